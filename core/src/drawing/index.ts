@@ -1,0 +1,6 @@
+export * from './leaf.ts';
+export * from './limitBar.ts';
+export * from './mark.ts';
+export type { Solid } from './parts.ts';
+export * from './section.ts';
+export type { Colour, Fill, Font, Shape } from './shapes.ts';

@@ -1,0 +1,132 @@
+import { refuse } from '../errors.ts';
+import { describeLength, nanometres, NM_PER, ZERO, type Length, type LengthUnit } from './length.ts';
+import { parseLength, readLength, tidy } from './readLength.ts';
+
+/** The least and greatest allowed. Either may be missing. On a float a lone maximum means 0 to that. */
+export interface Limits {
+  readonly min?: Length;
+  readonly max?: Length;
+}
+
+/** Limits and the unit they were written in: judge in that one. */
+export interface LimitsRead {
+  readonly limits: Limits;
+  readonly unit: LengthUnit;
+}
+
+const PRELOAD = /\b(?:preload|crush|nip|negative (?:end )?(?:play|float))\b/gi;
+const NUMBER = String.raw`(?:\d+[ -]\d+ ?\/ ?\d+|\d+ ?\/ ?\d+|\d+[.,]\d*|[.,]\d+|\d+)`;
+const UNIT = String.raw`(?: ?(?:mm|inch(?:es)?|in\b|"|thou|um))?`;
+const RANGE = new RegExp(`^(${NUMBER}${UNIT}) ?(?:to|-) ?(${NUMBER}${UNIT})$`, 'i');
+const TRAILING_UNIT = /(mm|inch(?:es)?|in|"|thou|um)\s*(?:float|end float|end play|play)?$/i;
+
+function ordered(min: Length, max: Length): Limits {
+  if (min > max) refuse('reversedLimits', 'Those limits are the wrong way round: give the smaller first, as in 5-8 thou.');
+  return { min, max };
+}
+
+const negate = (length: Length): Length => nanometres(-length);
+
+/**
+ * Reads limits as a manual prints them: `5-8 thou`, `0.005 to 0.008 in`, `0.03…0.09 mm`, `0.728 ±0.003 in`,
+ * `1.125 +0.0015 -0 in`, `max 9 thou`, `min 0.03 mm`, `preload 1-3 thou` (a gap of −3 to −1),
+ * `3 preload to 2 float thou`.
+ *
+ * @param text what was typed
+ * @param unit the unit of bare numbers
+ * @throws ReckoningError `empty`, `twoUnits`, `notLimits`, `reversedLimits` and those of {@link readLength}
+ * @example parseLimits('preload 1-3 thou', 'mm') // { min: -76200, max: -25400 }
+ */
+export const parseLimits = (text: string, unit: LengthUnit): Limits => readLimits(text, unit).limits;
+
+/** As {@link parseLimits}, with the unit the limits were written in. */
+export function readLimits(text: string, unit: LengthUnit): LimitsRead {
+  const clean = tidy(text).replace(/\.{3}|…/g, ' to ');
+  if (clean === '') refuse('empty', 'Nothing was typed: give limits such as 5-8 thou or 0.03 to 0.09 mm.');
+  const words = clean.match(/mm|inch(?:es)?|\bin\b|"|thou|\bum\b/gi) ?? [];
+  const kinds = new Set(words.map((w) => readLength(`1 ${w}`, unit).unit));
+  if (kinds.size > 1) refuse('twoUnits', 'Two units in one entry: write both limits in the same one.');
+  const written = [...kinds][0] ?? unit;
+  const each = (s: string): Length => parseLength(s.trim(), written);
+  const read = (limits: Limits): LimitsRead => ({ limits, unit: written });
+
+  const both = /^(.+?) ?(?:preload|crush|nip) (?:to|-) (.+?) ?(?:end )?(?:float|play)?( ?(?:mm|in|"|thou|um))?$/i.exec(clean);
+  if (both) return read(ordered(negate(each(both[1] ?? '')), each(both[2] ?? '')));
+
+  const isPreload = clean.search(PRELOAD) >= 0;
+  const body = clean.replace(PRELOAD, '').replace(/\b(?:end )?(?:float|play|clearance)\b/gi, '').trim();
+  const range = isPreload ? mirrored(plainLimits(body, each)) : plainLimits(body, each);
+  return read(range);
+}
+
+const mirrored = ({ min, max }: Limits): Limits => ({
+  ...(max === undefined ? {} : { min: negate(max) }),
+  ...(min === undefined ? {} : { max: negate(min) }),
+});
+
+function plainLimits(body: string, each: (s: string) => Length): Limits {
+  const lone = /^(max(?:imum)?|not over|up to|min(?:imum)?|at least|not under)\.? (.+)$/i.exec(body);
+  if (lone) {
+    const value = each(lone[2] ?? '');
+    return /^(?:max|not over|up)/i.test(lone[1] ?? '') ? { max: value } : { min: value };
+  }
+  const about = /^(.+?) ?(?:±|\+\/?-) ?(.+)$/.exec(body);
+  if (about) {
+    const middle = each(about[1] ?? '');
+    const either = each(about[2] ?? '');
+    return ordered(nanometres(middle - either), nanometres(middle + either));
+  }
+  const deviations = /^(.+?) ?\+ ?([\d.,/]+) ?- ?([\d.,/]+) ?(?:mm|in|"|thou|um)?$/i.exec(body);
+  if (deviations) {
+    const nominal = each(deviations[1] ?? '');
+    return { min: nanometres(nominal - each(deviations[3] ?? '')), max: nanometres(nominal + each(deviations[2] ?? '')) };
+  }
+  const signedRange = /^(-[\d.,]+) (?:to) (-?[\d.,]+) ?(?:mm|in|"|thou|um)?$/i.exec(body);
+  if (signedRange) return ordered(each(signedRange[1] ?? ''), each(signedRange[2] ?? ''));
+  const range = RANGE.exec(body) ?? /^(.+?)(?: ?to ?| ?- ?)(.+)$/i.exec(body);
+  if (!range) return refuse('notLimits', `“${body.slice(0, 24)}” gives only one figure: limits are two, as in 5-8 thou, or max 9 thou.`);
+  return ordered(each(range[1] ?? ''), each((range[2] ?? '').replace(TRAILING_UNIT, '$1')));
+}
+
+/**
+ * Limits in another unit, rounded *inward* to its step, so that nothing allowed there is outside here.
+ *
+ * @param step one step of the unit, e.g. 0.001 for mm
+ * @throws ReckoningError `inverted` when the step is wider than the window
+ * @example convertLimits(parseLimits('4-7 thou', 'mm'), { unit: 'mm', step: 0.001 }) // 0.102 to 0.177 mm
+ */
+export function convertLimits(limits: Limits, { unit, step }: { unit: LengthUnit; step: number }): Limits {
+  if (!(step > 0)) refuse('badStep', 'The step must be more than nothing.');
+  const nm = step * NM_PER[unit];
+  const slack = 1e-9;
+  const min = limits.min === undefined ? undefined : nanometres(Math.ceil(limits.min / nm - slack) * nm);
+  const max = limits.max === undefined ? undefined : nanometres(Math.floor(limits.max / nm + slack) * nm);
+  if (min !== undefined && max !== undefined && min > max) {
+    refuse('inverted', `No whole step of ${describeLength(nanometres(nm), unit)} lies inside those limits: use a finer step.`);
+  }
+  return { ...(min === undefined ? {} : { min }), ...(max === undefined ? {} : { max }) };
+}
+
+/** Fills in what a lone maximum leaves unsaid on a float or clearance: from nothing up. */
+export function closedFloat(limits: Limits): Limits {
+  return limits.min === undefined && limits.max !== undefined && limits.max >= 0 ? { min: ZERO, max: limits.max } : limits;
+}
+
+const side = (length: Length, unit: LengthUnit): string => {
+  const decimals = unit === 'thou' ? ((length / 2_540) % 10 === 0 ? 0 : 1) : undefined;
+  return describeLength(nanometres(Math.abs(length)), unit, decimals).split(' ')[0] ?? '';
+};
+
+/**
+ * Limits in a few characters, as on a drawing: "5–8", "0.05–0.10", "max 9", "preload 1–3", "−3 to 2".
+ */
+export function formatLimits(limits: Limits, unit: LengthUnit): string {
+  const { min, max } = limits;
+  if (min !== undefined && max !== undefined) {
+    if (max <= 0 && min < 0) return `preload ${side(max, unit)}–${side(min, unit)}`;
+    if (min < 0) return `${side(min, unit)} preload to ${side(max, unit)} float`;
+    return `${side(min, unit)}–${side(max, unit)}`;
+  }
+  if (max !== undefined) return `max ${side(max, unit)}`;
+  return min === undefined ? 'none' : `min ${side(min, unit)}`;
+}

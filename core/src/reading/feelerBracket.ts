@@ -1,0 +1,43 @@
+import { refuse } from '../errors.ts';
+import { describeLength, nanometres, type Length } from '../quantity/index.ts';
+import { estimate, type Reading } from './reading.ts';
+
+type Blades = Length | readonly Length[];
+
+export interface FeelerTry {
+  /** what goes in: a blade, or blades stacked */
+  readonly goes?: Blades;
+  /** what does not */
+  readonly stops?: Blades;
+  /** standard uncertainty of one blade, nm; blades of one set are wrong together, so it adds over a stack */
+  readonly bladeU?: number;
+}
+
+const list = (blades: Blades): readonly Length[] => (typeof blades === 'number' ? [blades] : blades);
+const stack = (blades: Blades): Length => nanometres(list(blades).reduce<number>((sum, b) => sum + b, 0));
+
+/**
+ * What feelers say of a gap. Both sides: the middle, with the standard uncertainty of anything between (width/√12,
+ * a rectangular distribution, JCGM 100 4.3.7). One side only is a bound: "the 8 will not go" also fits no float at
+ * all, and preload.
+ *
+ * @throws ReckoningError `nothingTried`, `feelersCrossed`
+ * @example feelerBracket({ goes: thou(9), stops: thou(10) }) // estimate 9.5 thou, u 0.289 thou
+ */
+export function feelerBracket({ goes, stops, bladeU = 0 }: FeelerTry): Reading {
+  if (goes === undefined && stops === undefined) refuse('nothingTried', 'Say which feeler goes, which stops, or both: goes 9 stops 10.');
+  if (goes === undefined) return { kind: 'atMost', value: stack(stops ?? []) };
+  if (stops === undefined) return { kind: 'atLeast', value: stack(goes) };
+  const low = stack(goes);
+  const high = stack(stops);
+  if (low >= high) refuse('feelersCrossed', `A feeler of ${describeLength(low, 'thou')} cannot go where ${describeLength(high, 'thou')} stops: look again which was which.`);
+  const blades = bladeU * Math.max(list(goes).length, list(stops).length);
+  return estimate(nanometres((low + high) / 2), Math.hypot((high - low) / Math.sqrt(12), blades));
+}
+
+/** What to try next when only one side was found, in plain words; undefined when both were. */
+export function nextFeeler({ goes, stops }: FeelerTry): string | undefined {
+  if (goes !== undefined && stops === undefined) return `${describeLength(stack(goes), 'thou')} or more: try a thicker one until it stops.`;
+  if (stops !== undefined && goes === undefined) return `Under ${describeLength(stack(stops), 'thou')}, or no float at all: try a thinner one until it goes.`;
+  return undefined;
+}

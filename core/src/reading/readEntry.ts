@@ -1,0 +1,152 @@
+import { ReckoningError, refuse } from '../errors.ts';
+import { describeLength, nanometres, NM_PER, parseLength, readLength, tidy, ZERO, type Length, type LengthUnit } from '../quantity/index.ts';
+import { depthOverParallels } from './depthOverParallels.ts';
+import { dialReturn } from './dialReturn.ts';
+import { dialTravel } from './dialTravel.ts';
+import { feelerBracket, nextFeeler } from './feelerBracket.ts';
+import type { Reading } from './reading.ts';
+import { repeats } from './repeats.ts';
+
+/** What a reading is read with, as far as the sums care. Lengths and uncertainties in nm. */
+export interface Instrument {
+  readonly kind: 'dial' | 'feelers' | 'depth' | 'micrometer' | 'bore gauge' | 'caliper';
+  readonly name: string;
+  /** unit of a bare number; on a dial a bare number is divisions */
+  readonly unit: LengthUnit;
+  /** one step as it is read */
+  readonly resolution: Length;
+  /** standard uncertainty of its own scale */
+  readonly calibrationU: number;
+  /** repeatability known beforehand, one standard deviation */
+  readonly priorS: number;
+  /** divisions in one turn; a dial only */
+  readonly divisions?: number;
+  readonly direction?: 'clockwise' | 'anticlockwise';
+}
+
+/** An entry understood: single readings to pool, or what one side alone tells. */
+export interface EntryRead {
+  readonly values: readonly Length[];
+  readonly reading: Reading;
+  readonly unit: LengthUnit;
+  readonly notes: readonly string[];
+  /** the stand moved between going and coming back, so the reading is not good */
+  readonly drifted?: boolean;
+}
+
+const NUMBER = String.raw`-?(?:\d+[ -]\d+ ?\/ ?\d+|\d+ ?\/ ?\d+|\d+[.,]\d*|[.,]\d+|\d+)`;
+const UNIT = String.raw`(?:mm|inch(?:es)?|in\b|"|thou|um|swg|tenths?)`;
+const DIAL = /^(\d+(?:[.,]\d+)?|-\d+(?:[.,]\d+)?) ?([<>]) ?(-?\d+(?:[.,]\d+)?)(?: ?[<>] ?(-?\d+(?:[.,]\d+)?))?(?: ?\+ ?(\d+)(?: turns?)?)?$/;
+const LESS = new RegExp(String.raw`^(${NUMBER}) ?(${UNIT})? ?(?:less|- | -) ?(${NUMBER}) ?(${UNIT})?$`, 'i');
+
+const real = (text: string): number => Number(text.replace(',', '.'));
+
+/**
+ * Reads an entry in the strip as it is written at the vice: `88>12` (hand clockwise; `<` the other way; `+1` a whole
+ * turn more; `>87` back again), `goes 9 stops 10` (blades stacked with +), `1.103 less .375`, `24 24 23`, `23½ thou`.
+ * A bare number is in the instrument's unit, and on a dial in divisions. No movement is *at most zero*.
+ *
+ * @throws ReckoningError those of readLength, feelerBracket and dialTravel; `notAReading`, `noDial`
+ * @example readEntry('88>12', dial).reading // estimate 24 thou
+ */
+export function readEntry(text: string, instrument: Instrument): EntryRead {
+  const clean = tidy(text);
+  if (clean === '') refuse('empty', `Nothing was typed: ${exampleFor(instrument)}.`);
+  if (/goes|stops/i.test(clean)) return readFeelers(clean, instrument);
+  if (/[<>]/.test(clean)) return readDial(clean, instrument);
+  const less = LESS.exec(clean);
+  if (less) return pooled([readLess(less, instrument)], instrument.unit, instrument, ['less the parallel']);
+  return readList(clean, instrument);
+}
+
+const exampleFor = (instrument: Instrument): string =>
+  instrument.kind === 'dial' ? 'type where the hand went, such as 88>12' : instrument.kind === 'feelers' ? 'type what went in, such as goes 9 stops 10' : 'type the size, such as 12.70 mm or .5004"';
+
+function readDial(clean: string, instrument: Instrument): EntryRead {
+  const parts = DIAL.exec(clean);
+  if (!parts) return refuse('notAReading', 'A dial is written from > to, such as 88>12, with < where the hand ran backwards.');
+  const { divisions, resolution } = instrument;
+  if (divisions === undefined) return refuse('noDial', `${instrument.name} has no hand to read: type the size it shows.`);
+  const [, from = '', arrow, to = '', back, turns] = parts;
+  const value = dialTravel({
+    from: real(from),
+    to: real(to),
+    revolutions: turns === undefined ? 0 : Number(turns),
+    direction: arrow === '>' ? 'clockwise' : 'anticlockwise',
+    divisions,
+    division: resolution,
+  });
+  const returned = back === undefined ? undefined : dialReturn({ from: real(from), back: real(back), divisions, division: resolution });
+  const notes = returned === undefined ? [] : [returned.held ? 'came back: the stand held' : `came back ${describeLength(nanometres(Math.abs(returned.drift)), instrument.unit)} off: the stand moved, read again`];
+  return { ...pooled([value], instrument.unit, instrument, notes), ...(returned && !returned.held ? { drifted: true } : {}) };
+}
+
+function readFeelers(clean: string, instrument: Instrument): EntryRead {
+  const blades = (word: string): Length[] | undefined => {
+    const found = new RegExp(String.raw`${word}:? ([^a-z]*(?:mm|thou|in|"|um)?)`, 'i').exec(clean)?.[1]?.trim();
+    return found === undefined ? undefined : found.split('+').map((blade) => parseLength(blade, unitIn(clean) ?? instrument.unit));
+  };
+  if (!/^(?:goes [^a-z]+(?:mm|thou|in|"|um)?)? ?(?:stops [^a-z]+(?:mm|thou|in|"|um)?)?$/i.test(clean)) {
+    refuse('notAReading', 'Feelers are written goes 9 stops 10, with + between blades put in together.');
+  }
+  const goes = blades('goes');
+  const stops = blades('stops');
+  const reading = feelerBracket({ ...(goes ? { goes } : {}), ...(stops ? { stops } : {}), bladeU: instrument.calibrationU });
+  const next = nextFeeler({ ...(goes ? { goes } : {}), ...(stops ? { stops } : {}) });
+  return { values: reading.kind === 'estimate' ? [reading.value] : [], reading, unit: unitIn(clean) ?? instrument.unit, notes: next === undefined ? [] : [next] };
+}
+
+const unitIn = (clean: string): LengthUnit | undefined => {
+  const words = clean.match(new RegExp(UNIT, 'gi')) ?? [];
+  const kinds = new Set(words.map((word) => readLength(`1 ${word}`, 'mm').unit));
+  if (kinds.size > 1) refuse('twoUnits', `Two units in one entry (${words.join(' and ')}): give one at a time.`);
+  return [...kinds][0];
+};
+
+function readLess(parts: RegExpExecArray, instrument: Instrument): Length {
+  const [, reading = '', unitA, parallel = '', unitB] = parts;
+  const units = [unitA, unitB].filter((u) => u !== undefined).join(' ');
+  const unit = unitIn(units) ?? instrument.unit;
+  return depthOverParallels({ reading: parseLength(reading, unit), parallels: [parseLength(parallel, unit)] });
+}
+
+function readList(clean: string, instrument: Instrument): EntryRead {
+  const rest = clean.replace(new RegExp(UNIT, 'gi'), ' ').replace(/;/g, ' ').replace(/ +/g, ' ').trim();
+  const tokens = rest.match(new RegExp(NUMBER, 'g')) ?? [];
+  if (tokens.length === 0 || tokens.join(' ') !== rest) {
+    if (/^\S+$/.test(clean) && /^[\d.,/-]/.test(clean)) readLength(clean, instrument.unit);
+    refuse('notAReading', `“${clean.slice(0, 24)}” is not a reading: ${exampleFor(instrument)}.`);
+  }
+  if (tokens.length === 1) {
+    const single = readLength(clean, instrument.unit);
+    const bare = unitIn(clean) === undefined && instrument.divisions !== undefined;
+    const value = bare ? nanometres((single.value / NM_PER[instrument.unit]) * instrument.resolution) : single.value;
+    return pooled([value], single.unit, instrument, single.notes);
+  }
+  const unit = unitIn(clean);
+  const values = tokens.map((token) => {
+    const length = parseLength(token, unit ?? instrument.unit);
+    return unit === undefined && instrument.divisions !== undefined ? nanometres((length / NM_PER[instrument.unit]) * instrument.resolution) : length;
+  });
+  return pooled(values, unit ?? instrument.unit, instrument, []);
+}
+
+function pooled(values: readonly Length[], unit: LengthUnit, instrument: Instrument, notes: readonly string[]): EntryRead {
+  return { values, reading: poolReadings(values, instrument), unit, notes };
+}
+
+/** Single readings made into one, by the instrument they were read with; a dial that never moved is at most zero. */
+export function poolReadings(values: readonly Length[], instrument: Instrument): Reading {
+  if (instrument.kind === 'dial' && values.every((value) => value === 0)) return { kind: 'atMost', value: ZERO };
+  return repeats(values, instrument);
+}
+
+/** As {@link readEntry}, with the refusal as data: for saying beside a field what was wrong while it is typed. */
+export function tryEntry(text: string, instrument: Instrument): { readonly read: EntryRead } | { readonly refusal: { code: string; message: string } } {
+  try {
+    return { read: readEntry(text, instrument) };
+  } catch (error) {
+    if (error instanceof ReckoningError) return { refusal: { code: error.code, message: error.message } };
+    throw error;
+  }
+}

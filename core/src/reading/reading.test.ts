@@ -1,0 +1,208 @@
+import { describe, expect, it } from '@jest/globals';
+import { createRequire } from 'node:module';
+import { inch, mm, parseLimits, thou, type Length } from '../quantity/index.ts';
+import { coverageFactor, depthOverParallels, depthOverParallelsSum, dialReturn, dialTravel, dialTravelSum, estimate, feelerBracket, nextFeeler, readEntry, repeats, repeatsSum, studentCdf, tryEntry, verdict, type Instrument } from './index.ts';
+
+// jstat ships as CommonJS without types
+const { jStat } = createRequire(import.meta.url)('jstat') as { jStat: { studentt: { cdf(t: number, dof: number): number; inv(p: number, dof: number): number } } };
+
+const DIAL: Instrument = { kind: 'dial', name: 'Dial 0–100', unit: 'thou', resolution: thou(1), calibrationU: 2_540, priorS: thou(0.3), divisions: 100, direction: 'clockwise' };
+const FEELERS: Instrument = { kind: 'feelers', name: 'Feelers', unit: 'thou', resolution: thou(1), calibrationU: 0, priorS: 0 };
+const MIC: Instrument = { kind: 'micrometer', name: 'Micrometer', unit: 'in', resolution: inch(0.0001), calibrationU: 1_000, priorS: 2_000 };
+const on = { divisions: 100, division: thou(1) };
+const code = (run: () => unknown): string => {
+  try {
+    run();
+    return 'no refusal';
+  } catch (error) {
+    return (error as { code?: string }).code ?? String(error);
+  }
+};
+
+describe('a dial', () => {
+  it('from 88 clockwise to 12 is 24 thou, not 76; anticlockwise it is 76', () => {
+    expect(dialTravel({ from: 88, to: 12, direction: 'clockwise', ...on })).toBe(thou(24));
+    expect(dialTravel({ from: 88, to: 12, direction: 'anticlockwise', ...on })).toBe(thou(76));
+  });
+  it('from 95 to 5 is ten divisions and no turn; a whole turn more is counted', () => {
+    expect(dialTravel({ from: 95, to: 5, direction: 'clockwise', ...on })).toBe(thou(10));
+    expect(dialTravel({ from: 95, to: 5, revolutions: 1, direction: 'clockwise', ...on })).toBe(thou(110));
+  });
+  it('balanced, 0–50–0, runs from −50 to 50: −4 clockwise to 6 is 10', () => expect(dialTravel({ from: -4, to: 6, direction: 'clockwise', ...on })).toBe(thou(10)));
+  // plane trigonometry: 0.15 cos 30° and 0.15 ÷ cos 30°
+  it('reads too much with its stem off the line, too little on a turned flank', () => {
+    const dial = { from: 0, to: 15, direction: 'clockwise', divisions: 100, division: mm(0.01) } as const;
+    expect(dialTravel({ ...dial, stemAngle: 30 }) / 1e6).toBeCloseTo(0.1299, 4);
+    expect(dialTravel({ ...dial, stemAngle: 30, faceAngle: 30 }) / 1e6).toBeCloseTo(0.1732, 4);
+  });
+  it('refuses more than 45° off, a hand off the scale, and half turns', () => {
+    const dial = { from: 0, to: 15, direction: 'clockwise', ...on } as const;
+    expect(code(() => dialTravel({ ...dial, stemAngle: 46 }))).toBe('tooFarOffSquare');
+    expect(code(() => dialTravel({ ...dial, stemAngle: -30, faceAngle: 30 }))).toBe('tooFarOffSquare');
+    expect(code(() => dialTravel({ ...dial, to: 120 }))).toBe('offTheDial');
+    expect(code(() => dialTravel({ ...dial, revolutions: 0.5 }))).toBe('badTurns');
+  });
+  it('that does not come back has a stand that moved', () => {
+    expect(dialReturn({ from: 88, back: 87, ...on })).toEqual({ drift: thou(-1), held: true });
+    expect(dialReturn({ from: 99, back: 1, ...on })).toEqual({ drift: thou(2), held: false });
+  });
+  it('shows its sum', () => expect(dialTravelSum({ from: 88, to: 12, direction: 'clockwise', stemAngle: 30, ...on }).map((l) => l.value)).toEqual([thou(24), Math.round(thou(24) * Math.cos(Math.PI / 6))]));
+});
+
+describe('a depth over parallels', () => {
+  it('1.103 in over a 0.375 is 0.728 in, and two stacked both come off', () => {
+    expect(depthOverParallels({ reading: inch(1.103), parallels: [inch(0.375)] })).toBe(inch(0.728));
+    expect(depthOverParallels({ reading: inch(1.103), parallels: [inch(0.375), inch(0.5)] })).toBe(inch(0.228));
+  });
+  it('may be negative: a race standing proud', () => expect(depthOverParallels({ reading: mm(4.9), parallels: [mm(5)] })).toBe(mm(-0.1)));
+  it('refuses a parallel of no thickness, and shows its sum', () => {
+    expect(code(() => depthOverParallels({ reading: mm(5), parallels: [mm(0)] }))).toBe('badParallel');
+    expect(depthOverParallelsSum({ reading: mm(15), parallels: [mm(10)] }).at(-1)?.value).toBe(mm(5));
+  });
+});
+
+describe('feelers', () => {
+  it('that go at 9 and stop at 10 give 9½ with width/√12 of doubt (JCGM 100, 4.3.7)', () => {
+    const reading = feelerBracket({ goes: thou(9), stops: thou(10) });
+    expect(reading).toMatchObject({ kind: 'estimate', value: thou(9.5) });
+    expect(reading.kind === 'estimate' && reading.u).toBeCloseTo(thou(1) / Math.sqrt(12), 6);
+  });
+  it('on one side only give a bound, and say what to try', () => {
+    expect(feelerBracket({ goes: thou(9) })).toEqual({ kind: 'atLeast', value: thou(9) });
+    expect(feelerBracket({ stops: thou(8) })).toEqual({ kind: 'atMost', value: thou(8) });
+    expect(nextFeeler({ stops: thou(8) })).toContain('no float at all');
+    expect(nextFeeler({ goes: thou(9) })).toContain('thicker');
+    expect(nextFeeler({ goes: thou(9), stops: thou(10) })).toBeUndefined();
+  });
+  it('stacked add, and so do their doubts: 25+20+12 goes, 25+20+13 stops', () => {
+    const reading = feelerBracket({ goes: [thou(25), thou(20), thou(12)], stops: [thou(25), thou(20), thou(13)], bladeU: 1_000 });
+    expect(reading.value).toBe(thou(57.5));
+    expect(reading.kind === 'estimate' && reading.u).toBeCloseTo(Math.hypot(thou(1) / Math.sqrt(12), 3_000), 6);
+  });
+  it('cannot go thicker than they stop, and one must be tried', () => {
+    expect(code(() => feelerBracket({ goes: thou(10), stops: thou(9) }))).toBe('feelersCrossed');
+    expect(code(() => feelerBracket({}))).toBe('nothingTried');
+  });
+});
+
+describe('repeats', () => {
+  const options = { resolution: thou(1), calibrationU: 0 };
+  it('pool what was read with what was known: 24 24 23 with a prior of one division', () => {
+    const result = repeats([thou(24), thou(24), thou(23)], options);
+    // by hand: s² = (5·1² + 2·⅓)/7, u² = s²/3 + 1/12, in thou
+    expect(result.u / 25_400).toBeCloseTo(Math.sqrt((5 + 2 / 3) / 7 / 3 + 1 / 12), 9);
+    expect(result).toMatchObject({ dof: 7, n: 3, range: thou(1), outliers: [] });
+    expect(result.value).toBe(Math.round(thou(71) / 3));
+  });
+  it('never make one reading look surer than three', () => {
+    const U = (values: Length[]): number => {
+      const { u, dof } = repeats(values, options);
+      return u * coverageFactor(dof);
+    };
+    expect(U([thou(24)])).toBeGreaterThan(U([thou(24), thou(24), thou(24)]));
+  });
+  it('question the odd one out and drop nothing; 24 24 24 24 25 has none', () => {
+    expect(repeats([24, 24, 24, 24, 25].map((v) => thou(v)), options).outliers).toEqual([]);
+    const odd = repeats([24, 24, 24, 24, 34].map((v) => thou(v)), options);
+    expect(odd.outliers).toEqual([4]);
+    expect(odd.n).toBe(5);
+  });
+  it('use Grubbs’ limits restated for the reading left out (two-sided 5 %, from memory: 1.715, 1.887, 2.126, 2.290, 2.709)', () => {
+    const restated = (n: number, g: number): number => (g * n) / (n - 1) / Math.sqrt(((n - 1) / (n - 2)) * (1 - (n * g * g) / (n - 1) ** 2));
+    for (const [n, g, limit] of [[5, 1.715, 6.53], [6, 1.887, 5.31], [8, 2.126, 4.4], [10, 2.29, 4.04], [20, 2.709, 3.6]] as const) {
+      expect(Math.abs(restated(n, g) - limit)).toBeLessThan(0.03);
+      const steady = Array.from({ length: n - 1 }, () => thou(24));
+      expect(repeats([...steady, thou(24 + limit + 0.01)], options).outliers).toEqual([n - 1]);
+      expect(repeats([...steady, thou(24 + limit - 0.01)], options).outliers).toEqual([]);
+    }
+  });
+  it('need one reading at least, and show their sum', () => {
+    expect(code(() => repeats([], options))).toBe('noReadings');
+    expect(repeatsSum([thou(24), thou(22)], options).map((l) => l.value)).toEqual([thou(24), thou(22), thou(23), thou(2)]);
+  });
+});
+
+describe('Student’s t', () => {
+  it('gives k for 95.45 % as a statistics library does, to one part in a hundred', () => {
+    for (const dof of [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 15, 20, 30, 60, 200]) {
+      expect(coverageFactor(dof) / jStat.studentt.inv(0.5 + 0.9545 / 2, dof)).toBeCloseTo(1, 2);
+    }
+    expect(coverageFactor()).toBe(2);
+  });
+  it('gives chances as a statistics library does', () => {
+    for (const dof of [1, 2, 5, 7, 30, 500]) for (const t of [-4, -1.5, -0.2, 0, 0.7, 2.3, 6]) expect(studentCdf(t, dof)).toBeCloseTo(jStat.studentt.cdf(t, dof), 7);
+  });
+  it('is normal where no degrees of freedom are known: 2σ is 97.72 % below', () => expect(studentCdf(2, Infinity)).toBeCloseTo(0.97725, 4));
+});
+
+describe('a verdict', () => {
+  const limits = parseLimits('5-8 thou', 'thou');
+  const read = (value: number, u = 0.2): ReturnType<typeof verdict> => verdict(estimate(thou(value), u * 25_400), limits);
+  it('places by value, and a value on a limit is in', () => {
+    expect([read(4, 0.01), read(5, 0.01), read(6.5, 0.01), read(8, 0.01), read(9, 0.01)].map((v) => v.place)).toEqual(['tight', 'in', 'in', 'in', 'loose']);
+  });
+  it('is sure well inside or outside, near where its doubt crosses a limit, and just touching counts as inside', () => {
+    expect([read(6.5).sure, read(24).sure, read(7.8).sure, read(7.6).sure]).toEqual(['sure', 'sure', 'near', 'sure']);
+  });
+  it('cannot tell when the doubt is as wide as the window, and says what would', () => {
+    const coarse = read(6.5, 0.8);
+    expect(coarse).toMatchObject({ place: 'in', sure: 'cannotTell', accepted: true });
+    expect(coarse.because).toContain('too coarse');
+  });
+  it('cannot tell when the readings spread as wide as the limits', () => expect(verdict(estimate(thou(6), 100), limits, { range: thou(3) }).sure).toBe('cannotTell'));
+  it('takes a dial that does not move as zero or any preload: never in and sure, even under a lone maximum', () => {
+    for (const l of [limits, parseLimits('max 9 thou', 'thou')]) {
+      const v = verdict({ kind: 'atMost', value: thou(0) }, l);
+      expect(v.sure === 'sure' && v.place === 'in').toBe(false);
+    }
+    expect(verdict({ kind: 'atMost', value: thou(0) }, limits)).toMatchObject({ place: 'tight', sure: 'sure' });
+    expect(verdict({ kind: 'atMost', value: thou(0) }, parseLimits('max 9 thou', 'thou'))).toMatchObject({ place: 'unmeasured', probabilityIn: null });
+  });
+  it('places a one-sided reading only when all of it lies on one side', () => {
+    expect(verdict({ kind: 'atLeast', value: thou(9) }, limits)).toMatchObject({ place: 'loose', sure: 'sure' });
+    expect(verdict({ kind: 'atLeast', value: thou(6) }, limits)).toMatchObject({ place: 'unmeasured', sure: 'cannotTell', probabilityIn: null });
+    expect(verdict({ kind: 'atMost', value: thou(4) }, limits)).toMatchObject({ place: 'tight', sure: 'sure' });
+  });
+  it('calls a high drag tight and a low one loose', () => {
+    expect(verdict(estimate(thou(9), 0), limits, { moreIs: 'tight' }).place).toBe('tight');
+    expect(verdict(estimate(thou(4), 0), limits, { moreIs: 'tight' }).place).toBe('loose');
+  });
+  it('guarded accepts only what is in and sure; the rule never moves the place (JCGM 106)', () => {
+    const edge = estimate(thou(7.8), 0.2 * 25_400);
+    expect(verdict(edge, limits, { rule: 'guarded' })).toMatchObject({ place: 'in', accepted: false });
+    expect(verdict(edge, limits)).toMatchObject({ place: 'in', accepted: true });
+  });
+  it('gives the chance of being in: half when it sits on one limit far from the other', () => expect(read(8, 0.2).probabilityIn).toBeCloseTo(0.5, 6));
+});
+
+describe('an entry', () => {
+  it.each([
+    ['88>12', thou(24)], ['88<12', thou(76)], ['88>12 +1', thou(124)], ['88>12>87', thou(24)], ['24', thou(24)], ['23½', thou(23.5)], ['0.60 mm', mm(0.6)], ['.0235"', inch(0.0235)],
+    ['-4>6', thou(10)], ['1.103" less .375"', inch(0.728)],
+  ])('%s on a dial', (text, value) => expect(readEntry(text, DIAL).reading).toMatchObject({ kind: 'estimate', value }));
+  it('counts divisions, whatever one division is', () => {
+    const metric: Instrument = { ...DIAL, unit: 'mm', resolution: mm(0.01) };
+    expect(readEntry('88>12', metric).reading.value).toBe(mm(0.24));
+    expect(readEntry('24', metric).reading.value).toBe(mm(0.24));
+  });
+  it('pools a list, split by spaces or semicolons', () => {
+    expect(readEntry('24 24 23', DIAL).values).toEqual([thou(24), thou(24), thou(23)]);
+    expect(readEntry('24; 23½', DIAL).values).toEqual([thou(24), thou(23.5)]);
+    expect(readEntry('12.70 12.69 mm', MIC).values).toEqual([mm(12.7), mm(12.69)]);
+  });
+  it('takes feelers either way', () => {
+    expect(readEntry('goes 9 stops 10', FEELERS).reading.value).toBe(thou(9.5));
+    expect(readEntry('goes 25+20+12 stops 25+20+13', FEELERS).reading.value).toBe(thou(57.5));
+    expect(readEntry('goes 0.20 stops 0.25 mm', FEELERS).reading.value).toBe(mm(0.225));
+    expect(readEntry('goes 9', FEELERS)).toMatchObject({ reading: { kind: 'atLeast', value: thou(9) } });
+  });
+  it('takes the parallel off', () => expect(readEntry('1.103 - .375', MIC).reading.value).toBe(inch(0.728)));
+  it('reads a mixed number as one size', () => expect(readEntry('1-3/16"', MIC).reading.value).toBe(inch(1.1875)));
+  it('calls a dial that did not move at most zero', () => expect(readEntry('40>40', DIAL).reading).toEqual({ kind: 'atMost', value: 0 }));
+  it('marks a stand that moved', () => expect(readEntry('88>12>80', DIAL).drifted).toBe(true));
+  it.each([['', 'empty'], ['banana', 'notAReading'], ['88>', 'notAReading'], ['2 mm 3 thou', 'twoUnits'], ['goes 10 stops 9', 'feelersCrossed'], ['188>12', 'offTheDial'], ['5 ; x', 'notAReading'], ['goes', 'notAReading']])('refuses “%s”', (text, expected) =>
+    expect(code(() => readEntry(text, DIAL))).toBe(expected),
+  );
+  it('has no hand to read on a micrometer', () => expect(code(() => readEntry('88>12', MIC))).toBe('noDial'));
+  it('gives its refusal as data for the field', () => expect(tryEntry('banana', DIAL)).toMatchObject({ refusal: { code: 'notAReading' } }));
+});

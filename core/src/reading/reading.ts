@@ -1,0 +1,20 @@
+import type { Length } from '../quantity/index.ts';
+
+/** A measured value with one standard uncertainty u (nm, unrounded) and, where few readings made it, degrees of freedom (JCGM 100). */
+export interface Estimate {
+  readonly kind: 'estimate';
+  readonly value: Length;
+  readonly u: number;
+  readonly dof?: number;
+}
+
+/** What one side alone tells: a feeler that goes gives at least, one that does not gives at most. */
+export interface Bound {
+  readonly kind: 'atLeast' | 'atMost';
+  readonly value: Length;
+}
+
+/** What a method says of a quantity. A dial that does not move is at most zero float: zero, or any preload. */
+export type Reading = Estimate | Bound;
+
+export const estimate = (value: Length, u: number, dof?: number): Estimate => ({ kind: 'estimate', value, u, ...(dof === undefined ? {} : { dof }) });

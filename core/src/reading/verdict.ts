@@ -1,0 +1,78 @@
+import { closedFloat, describeLength, nanometres, type Length, type Limits } from '../quantity/index.ts';
+import type { Reading } from './reading.ts';
+import { coverageFactor, studentCdf } from './student.ts';
+
+export type Placed = 'in' | 'tight' | 'loose' | 'unmeasured';
+export type Surety = 'sure' | 'near' | 'cannotTell';
+export type MoreIs = 'loose' | 'tight';
+
+export interface Verdict {
+  readonly place: Placed;
+  readonly sure: Surety;
+  /** chance that the true value is inside the limits; null where the reading is only a bound */
+  readonly probabilityIn: number | null;
+  readonly accepted: boolean;
+  /** one plain sentence where it is not simply sure */
+  readonly because?: string;
+}
+
+export interface VerdictOptions {
+  /** *plain*: accepted when in; *guarded*: accepted when in and sure (JCGM 106) */
+  readonly rule?: 'plain' | 'guarded';
+  /** which way is loose: a high float, clearance or backlash (the default), or a low torque or drag */
+  readonly moreIs?: MoreIs;
+  /** range of the readings the estimate was made of, nm */
+  readonly range?: Length;
+}
+
+/**
+ * Judges a reading by its limits: where it is, and how sure that is. A value on a limit is in. The expanded interval
+ * is ±U, U = k(dof)·u (JCGM 106: decision rules). `cannotTell` when the readings spread as wide as the window, when
+ * ±U is that wide and crosses a limit, or when a one-sided reading spans a limit. A lone maximum on a float means 0 to that.
+ *
+ * @example verdict(estimate(thou(24), 6000), { min: thou(5), max: thou(8) }).place // 'loose'
+ */
+export function verdict(reading: Reading, limits: Limits, { rule = 'plain', moreIs = 'loose', range }: VerdictOptions = {}): Verdict {
+  const { min = -Infinity, max = Infinity } = moreIs === 'loose' ? closedFloat(limits) : limits;
+  const over = moreIs === 'loose' ? 'loose' : 'tight';
+  const under = moreIs === 'loose' ? 'tight' : 'loose';
+  const accept = (place: Placed, sure: Surety): boolean => place === 'in' && (rule === 'plain' || sure === 'sure');
+  const judged = (place: Placed, sure: Surety, probabilityIn: number | null, because?: string): Verdict => ({
+    place,
+    sure,
+    probabilityIn,
+    accepted: accept(place, sure),
+    ...(because === undefined ? {} : { because }),
+  });
+
+  if (reading.kind !== 'estimate') {
+    const [low, high] = reading.kind === 'atLeast' ? [reading.value, Infinity] : [-Infinity, reading.value];
+    if (low > max) return judged(over, 'sure', 0);
+    if (high < min) return judged(under, 'sure', 0);
+    if (low >= min && high <= max) return judged('in', 'sure', 1);
+    return judged('unmeasured', 'cannotTell', null, oneSided(reading.kind, reading.value));
+  }
+
+  const { value, u, dof } = reading;
+  const place: Placed = value > max ? over : value < min ? under : 'in';
+  const expanded = coverageFactor(dof) * u;
+  const chance = u > 0 ? studentCdf((max - value) / u, dof ?? Infinity) - studentCdf((min - value) / u, dof ?? Infinity) : place === 'in' ? 1 : 0;
+  const window = max - min;
+  if (range !== undefined && Number.isFinite(window) && window > 0 && range >= window) {
+    return judged(place, 'cannotTell', chance, 'The readings spread as wide as the limits: measure again.');
+  }
+  const crosses = (limit: number): boolean => value - expanded < limit && value + expanded > limit;
+  if (!crosses(min) && !crosses(max)) return judged(place, 'sure', chance);
+  if (2 * expanded >= window) return judged(place, 'cannotTell', chance, tooCoarse(expanded, window));
+  return judged(place, 'near', chance, 'It lies within its doubt of a limit: read it again to be surer.');
+}
+
+const tooCoarse = (expanded: number, window: number): string =>
+  `±${describeLength(nanometres(expanded), 'thou')} is too coarse for limits ${describeLength(nanometres(window), 'thou')} apart: read it more times, or with something finer.`;
+
+const oneSided = (kind: 'atLeast' | 'atMost', value: Length): string =>
+  kind === 'atLeast'
+    ? `At least ${describeLength(value, 'thou')}: find the feeler that stops.`
+    : value === 0
+      ? 'No movement is zero float or any preload: put in a known pack that gives float, and read again.'
+      : `Under ${describeLength(value, 'thou')}, or none at all: find the feeler that goes.`;

@@ -1,0 +1,4 @@
+export * from './fabricateShim.ts';
+export * from './parseLeaves.ts';
+export * from './reachableTotals.ts';
+export * from './searchPacks.ts';

@@ -1,0 +1,231 @@
+import { refuse } from '../errors.ts';
+import { nanometres, type Length } from '../quantity/index.ts';
+
+export interface DrawerLeaf {
+  readonly thickness: Length;
+  readonly quantity: number;
+  readonly u?: number;
+}
+
+export interface Pack {
+  /** thickest first */
+  readonly leaves: readonly { readonly thickness: Length; readonly count: number }[];
+  readonly total: Length;
+  /** total − target */
+  readonly error: Length;
+}
+
+export interface PackSearch {
+  readonly min: Length;
+  readonly max: Length;
+  readonly target: Length;
+  /** packs inside this rank first */
+  readonly sure?: { readonly min: Length; readonly max: Length } | null;
+  readonly maxLeaves: number;
+  /** how many answers */
+  readonly keep: number;
+}
+
+export interface PacksFound {
+  readonly packs: readonly Pack[];
+  /** when none lands: the nearest under and over the window */
+  readonly below?: Pack;
+  readonly above?: Pack;
+  /** when none lands: the one new leaf that would do, and what it goes with */
+  readonly missing?: { readonly thickness: Length; readonly with: readonly { readonly thickness: Length; readonly count: number }[] };
+}
+
+/** Every multiset of up to three leaves, as indices into the drawer in ascending order, sorted by total. */
+interface Handfuls {
+  readonly total: Float64Array;
+  readonly first: Int16Array;
+  readonly last: Int16Array;
+  readonly members: readonly (readonly number[])[];
+}
+
+/** A leaf thinner than this is not made alone: it tears (common practice, no source). */
+const THINNEST_MADE = 50_000;
+const MOST_LEAVES = 6;
+
+function handfuls(leaves: readonly DrawerLeaf[], size: number): Handfuls {
+  const members: number[][] = [];
+  const build = (from: number, held: number[]): void => {
+    if (held.length === size) {
+      members.push(held);
+      return;
+    }
+    for (let i = from; i < leaves.length; i++) {
+      if (held.filter((h) => h === i).length < (leaves[i]?.quantity ?? 0)) build(i, [...held, i]);
+    }
+  };
+  build(0, []);
+  const sum = (held: readonly number[]): number => held.reduce((total, i) => total + (leaves[i]?.thickness ?? 0), 0);
+  const sorted = members.map((held) => ({ held, total: sum(held) })).sort((a, b) => a.total - b.total);
+  return {
+    total: Float64Array.from(sorted, (m) => m.total),
+    first: Int16Array.from(sorted, (m) => m.held[0] ?? -1),
+    last: Int16Array.from(sorted, (m) => m.held[m.held.length - 1] ?? -1),
+    members: sorted.map((m) => m.held),
+  };
+}
+
+/** Index of the first total ≥ value. */
+function firstAtLeast(totals: Float64Array, value: number): number {
+  let low = 0;
+  let high = totals.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((totals[middle] ?? 0) < value) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+interface Candidate {
+  readonly held: readonly number[];
+  readonly total: number;
+}
+
+/** The best few packs so far: nearer the target, then fewer leaves, then a thicker thickest leaf. */
+class Best {
+  readonly found: Candidate[] = [];
+  private readonly leaves: readonly DrawerLeaf[];
+  private readonly target: number;
+  private readonly keep: number;
+
+  constructor(leaves: readonly DrawerLeaf[], target: number, keep: number) {
+    this.leaves = leaves;
+    this.target = target;
+    this.keep = keep;
+  }
+
+  private thickest = (c: Candidate): number => this.leaves[c.held[c.held.length - 1] ?? 0]?.thickness ?? 0;
+
+  private compare = (a: Candidate, b: Candidate): number =>
+    Math.abs(a.total - this.target) - Math.abs(b.total - this.target) || a.held.length - b.held.length || this.thickest(b) - this.thickest(a) || b.total - a.total || compareHeld(b.held, a.held);
+
+  get full(): boolean {
+    return this.found.length >= this.keep;
+  }
+
+  /** No candidate farther off than this can get in. */
+  get reach(): number {
+    const last = this.found[this.keep - 1];
+    return last === undefined ? Infinity : Math.abs(last.total - this.target);
+  }
+
+  offer(candidate: Candidate): void {
+    const last = this.found[this.found.length - 1];
+    if (this.full && last && this.compare(candidate, last) >= 0) return;
+    let at = this.found.length;
+    while (at > 0 && this.compare(candidate, this.found[at - 1] ?? candidate) < 0) at--;
+    this.found.splice(at, 0, candidate);
+    if (this.found.length > this.keep) this.found.pop();
+  }
+}
+
+/** Packs made of thicker leaves come first where all else is equal, so the answer does not depend on chance. */
+function compareHeld(a: readonly number[], b: readonly number[]): number {
+  for (let i = a.length - 1; i >= 0; i--) {
+    const difference = (a[i] ?? 0) - (b[i] ?? 0);
+    if (difference !== 0) return difference;
+  }
+  return 0;
+}
+
+class Drawer {
+  readonly leaves: readonly DrawerLeaf[];
+  private readonly bySize = new Map<number, Handfuls>();
+
+  constructor(drawer: readonly DrawerLeaf[]) {
+    const merged = new Map<Length, number>();
+    for (const { thickness, quantity } of drawer) if (quantity > 0) merged.set(thickness, (merged.get(thickness) ?? 0) + quantity);
+    this.leaves = [...merged].map(([thickness, quantity]) => ({ thickness, quantity: Math.min(quantity, MOST_LEAVES) })).sort((a, b) => a.thickness - b.thickness);
+  }
+
+  private hands(size: number): Handfuls {
+    const known = this.bySize.get(size) ?? handfuls(this.leaves, size);
+    this.bySize.set(size, known);
+    return known;
+  }
+
+  /** Offers every pack of `size` leaves with a total from low to high that can still get in. */
+  private offerSize(size: number, low: number, high: number, target: number, best: Best): void {
+    const lower = this.hands(Math.ceil(size / 2));
+    const upper = this.hands(Math.floor(size / 2));
+    for (let i = 0; i < lower.total.length; i++) {
+      const have = lower.total[i] ?? 0;
+      const wanted = target - have;
+      const start = firstAtLeast(upper.total, wanted);
+      for (let j = start; j < upper.total.length; j++) {
+        const total = have + (upper.total[j] ?? 0);
+        if (total > high || total - target > best.reach) break;
+        if (total >= low) this.tryPair(lower, i, upper, j, total, best);
+      }
+      for (let j = start - 1; j >= 0; j--) {
+        const total = have + (upper.total[j] ?? 0);
+        if (total < low || target - total > best.reach) break;
+        if (total <= high) this.tryPair(lower, i, upper, j, total, best);
+      }
+    }
+  }
+
+  /** Each pack splits in exactly one way: its thinner half below, its thicker half above. */
+  private tryPair(lower: Handfuls, i: number, upper: Handfuls, j: number, total: number, best: Best): void {
+    const above = upper.members[j] ?? [];
+    const meet = lower.last[i] ?? -1;
+    if (above.length > 0 && meet > (upper.first[j] ?? -1)) return;
+    const held = [...(lower.members[i] ?? []), ...above];
+    if (above.length > 0 && meet === upper.first[j] && held.filter((h) => h === meet).length > (this.leaves[meet]?.quantity ?? 0)) return;
+    best.offer({ held, total });
+  }
+
+  search(low: number, high: number, target: number, maxLeaves: number, keep: number): Candidate[] {
+    const best = new Best(this.leaves, target, keep);
+    if (low > high) return [];
+    if (low <= 0 && high >= 0) best.offer({ held: [], total: 0 });
+    for (let size = 1; size <= maxLeaves; size++) {
+      if (best.full && best.reach === 0) break;
+      this.offerSize(size, low, high, target, best);
+    }
+    return best.found;
+  }
+
+  toPack({ held, total }: Candidate, target: number): Pack {
+    const counts = new Map<number, number>();
+    for (const i of held) counts.set(i, (counts.get(i) ?? 0) + 1);
+    const leaves = [...counts].sort(([a], [b]) => b - a).map(([i, count]) => ({ thickness: this.leaves[i]?.thickness ?? nanometres(0), count }));
+    return { leaves, total: nanometres(total), error: nanometres(total - target) };
+  }
+}
+
+/**
+ * Packs that the leaves on hand can make inside a window, exactly: those within `sure` first, then by distance from the
+ * target, fewer leaves, thickest leaf larger. With none, the nearest either side and the one new leaf that would do.
+ *
+ * Method: every pack of up to six leaves is a thinner half and a thicker half of up to three; halves are sorted by total
+ * and paired by bisection, keeping only what can still beat the best so far. Checked against an integer-programme solver.
+ *
+ * @param drawer leaves as measured, any order
+ * @throws ReckoningError `reversedWindow`, `badLeaf`, `tooManyLeaves` (over six)
+ * @example searchPacks([{ thickness: thou(6), quantity: 1 }, { thickness: thou(4), quantity: 1 }], { min: thou(9), max: thou(12), target: thou(10.5), maxLeaves: 6, keep: 3 }).packs[0].total // 10 thou
+ */
+export function searchPacks(drawer: readonly DrawerLeaf[], { min, max, target, sure, maxLeaves, keep }: PackSearch): PacksFound {
+  if (min > max) refuse('reversedWindow', 'The window’s ends are the wrong way round.');
+  if (drawer.some((leaf) => !(leaf.thickness > 0))) refuse('badLeaf', 'Every leaf needs a thickness of more than nothing.');
+  if (maxLeaves > MOST_LEAVES || maxLeaves < 1) refuse('tooManyLeaves', 'Between one and six leaves make a pack here.');
+  const box = new Drawer(drawer);
+  const first = sure ? box.search(Math.max(min, sure.min), Math.min(max, sure.max), target, maxLeaves, keep) : [];
+  const rest = first.length >= keep ? [] : box.search(min, max, target, maxLeaves, keep + first.length).filter(({ total }) => !sure || total < sure.min || total > sure.max);
+  const packs = [...first, ...rest].slice(0, keep).map((c) => box.toPack(c, target));
+  if (packs.length > 0) return { packs };
+  const [below] = box.search(0, min - 1, min, maxLeaves, 1);
+  const [above] = box.search(max + 1, Number.MAX_SAFE_INTEGER, max, maxLeaves, 1);
+  const [base] = target < THINNEST_MADE ? [] : box.search(0, target - THINNEST_MADE, target, maxLeaves - 1 || 1, 1);
+  return {
+    packs,
+    ...(below && below.held.length > 0 ? { below: box.toPack(below, target) } : {}),
+    ...(above ? { above: box.toPack(above, target) } : {}),
+    ...(base ? { missing: { thickness: nanometres(target - base.total), with: box.toPack(base, target).leaves } } : {}),
+  };
+}

@@ -1,0 +1,2 @@
+export * from './runningClearance.ts';
+export * from './survey.ts';
