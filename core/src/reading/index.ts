@@ -1,6 +1,7 @@
 export * from './depthOverParallels.ts';
 export * from './dialReturn.ts';
 export * from './dialTravel.ts';
+export * from './instruments.ts';
 export * from './feelerBracket.ts';
 export * from './readEntry.ts';
 export * from './reading.ts';

@@ -1,0 +1,130 @@
+import type { FitLeaf, Fitted, JobFacts, Lot } from '@elder-cog/contract';
+import { fabricateShim, leafThatFillsMost, nanometres, reachableTotals, ReckoningError, searchPacks, thou, type DrawerLeaf, type Length, type Pack, type PackWindow, type Reach, type ShimPlan } from '@elder-cog/core';
+import { buildsOf } from './builds.ts';
+
+/** Leaves of every slot in the current builds of one open job. */
+export function fittedIn(facts: JobFacts): Fitted[] {
+  if (facts.job.archivedAt !== null) return [];
+  return facts.assemblies.flatMap((assembly) => {
+    const current = buildsOf(facts, assembly.id).at(-1);
+    return [...(current?.fitted ?? [])].flatMap(([slotId, fitting]) =>
+      (fitting.leaves ?? []).map((leaf) => ({ lotId: leaf.lotId, thickness: leaf.thickness, written: leaf.written, unit: leaf.unit, count: leaf.count, jobId: facts.job.id, machine: facts.job.machine, slotId, slotName: facts.slots.find((s) => s.id === slotId)?.name ?? '' })),
+    );
+  });
+}
+
+export interface OnHand {
+  readonly lot: Lot;
+  readonly onHand: number;
+  readonly fitted: number;
+  readonly where: readonly string[];
+}
+
+/** Owned, less what is fitted anywhere. */
+export function onHand(lots: readonly Lot[], fitted: readonly Fitted[]): OnHand[] {
+  return [...lots]
+    .sort((a, b) => a.thickness - b.thickness)
+    .map((lot) => {
+      const out = fitted.filter((f) => f.lotId === lot.id);
+      const count = out.reduce((sum, f) => sum + f.count, 0);
+      return { lot, fitted: count, onHand: Math.max(0, lot.owned - count), where: [...new Set(out.map((f) => f.machine))] };
+    });
+}
+
+/** What a slot may be filled from: the drawer, and the leaves that are in the slot itself. */
+export interface Available {
+  readonly lotId: string | null;
+  readonly thickness: Length;
+  readonly written: string;
+  readonly unit: FitLeaf['unit'];
+  readonly quantity: number;
+}
+
+export function availableFor(slotId: string, lots: readonly Lot[], fitted: readonly Fitted[]): Available[] {
+  const elsewhere = fitted.filter((f) => f.slotId !== slotId);
+  const drawer = onHand(lots, elsewhere).map(({ lot, onHand: quantity }) => ({ lotId: lot.id, thickness: lot.thickness, written: lot.written, unit: lot.unit, quantity }));
+  const owned = new Set(lots.map((l) => l.id));
+  const strangers = fitted.filter((f) => f.slotId === slotId && (f.lotId === null || !owned.has(f.lotId))).map((f) => ({ lotId: f.lotId, thickness: f.thickness, written: f.written, unit: f.unit, quantity: f.count }));
+  return [...drawer, ...strangers].filter((a) => a.quantity > 0);
+}
+
+export interface PackChoice {
+  readonly leaves: readonly FitLeaf[];
+  readonly total: Length;
+  /** said, where the window says how pack and gap go together */
+  readonly gives: Length;
+  readonly sure: boolean;
+}
+
+export interface PackChoices {
+  readonly choices: readonly PackChoice[];
+  readonly below: PackChoice | null;
+  readonly above: PackChoice | null;
+  /** the shim to make, as a window, and how from stock */
+  readonly make: { readonly ideal: Length; readonly either: Length; readonly sure: boolean; readonly plan: ShimPlan | null };
+  readonly missing: { readonly thickness: Length; readonly with: readonly FitLeaf[] } | null;
+}
+
+/** Shim stock as it is commonly sold, for a plan when the drawer holds nothing thicker. Common practice, no source. */
+const SHOP_STOCK: readonly Length[] = [5, 10, 15, 20, 31, 47, 62, 93, 125].map((t) => thou(t));
+
+const toChoice = (pack: Pack, available: readonly Available[], window: PackWindow, gapFor: (pack: Length) => Length): PackChoice => ({
+  leaves: pack.leaves.flatMap(({ thickness, count }) => namedLeaves(thickness, count, available)),
+  total: pack.total,
+  gives: gapFor(pack.total),
+  sure: window.sure !== null && pack.total >= window.sure.min && pack.total <= window.sure.max,
+});
+
+/** A thickness in the drawer may come from several lots: those in turn. */
+function namedLeaves(thickness: Length, count: number, available: readonly Available[]): FitLeaf[] {
+  let left = count;
+  return available
+    .filter((a) => a.thickness === thickness)
+    .flatMap((a) => {
+      const taken = Math.min(left, a.quantity);
+      left -= taken;
+      return taken > 0 ? [{ lotId: a.lotId, thickness, written: a.written, unit: a.unit, count: taken }] : [];
+    });
+}
+
+/** Packs on hand for a window, and what to make where none lands. Runs in a worker. */
+export function packChoices({ window, available, fitted, reading, sense, keep = 3 }: { window: PackWindow; available: readonly Available[]; fitted: Length; reading: Length; sense: -1 | 0 | 1; keep?: number }): PackChoices {
+  const gapFor = (pack: Length): Length => nanometres(reading + sense * (pack - fitted));
+  const drawer: DrawerLeaf[] = available.map(({ thickness, quantity }) => ({ thickness, quantity }));
+  const ideal = nanometres(Math.max(0, window.ideal));
+  const found = searchPacks(drawer, { min: window.min, max: window.max, target: ideal, sure: window.sure, maxLeaves: 6, keep });
+  const choice = (pack: Pack): PackChoice => toChoice(pack, available, window, gapFor);
+  const span = window.sure ?? window;
+  const stock = [...new Set([...available.map((a) => a.thickness), ...SHOP_STOCK])].map((thickness) => ({ thickness, quantity: 1 }));
+  return {
+    choices: found.packs.map(choice),
+    below: found.below ? choice(found.below) : null,
+    above: found.above ? choice(found.above) : null,
+    make: { ideal, either: nanometres(Math.max(0, Math.min(span.max - ideal, ideal - span.min))), sure: window.sure !== null, plan: found.packs.length > 0 ? null : planFor(span, ideal, stock) },
+    missing: found.missing ? { thickness: found.missing.thickness, with: found.missing.with.flatMap((l) => namedLeaves(l.thickness, l.count, available)) } : null,
+  };
+}
+
+/** One thickness made from one piece of stock; combining leaves has been tried already. */
+function planFor(span: { min: Length; max: Length }, ideal: Length, stock: readonly { thickness: Length; quantity: number }[]): ShimPlan | null {
+  try {
+    return fabricateShim({ window: { min: span.min, max: span.max, ideal }, stock });
+  } catch (error) {
+    if (error instanceof ReckoningError) return null;
+    throw error;
+  }
+}
+
+export interface DrawerReach {
+  readonly totals: readonly Reach[];
+  readonly gaps: number;
+  readonly best: { readonly thickness: Length; readonly fills: number; readonly of: number } | null;
+}
+
+/** What the leaves on hand can make, 1 to 20 thou within a quarter, three leaves at most; and the one leaf that fills most gaps. */
+export function drawerReach(hands: readonly OnHand[]): DrawerReach {
+  const range = { from: thou(1), to: thou(20), step: thou(1), tolerance: thou(0.25), maxLeaves: 3 };
+  const drawer = hands.filter((h) => h.onHand > 0).map((h) => ({ thickness: h.lot.thickness, quantity: h.onHand }));
+  const totals = reachableTotals(drawer, range);
+  return { totals, gaps: totals.filter((t) => t.pack === null).length, best: leafThatFillsMost(drawer, range) };
+}

@@ -1,0 +1,45 @@
+import { existsSync } from 'node:fs';
+import helmet from '@fastify/helmet';
+import fastifyStatic from '@fastify/static';
+import fastify, { type FastifyBaseLogger, type FastifyInstance, type RawReplyDefaultExpression, type RawRequestDefaultExpression, type RawServerDefault } from 'fastify';
+import { hasZodFastifySchemaValidationErrors, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
+import { WorkshopError } from './errors.ts';
+import { commandRoutes } from './routes/commands.ts';
+import { readRoutes } from './routes/shelf.ts';
+import type { Db } from './store/open.ts';
+
+export type App = FastifyInstance<RawServerDefault, RawRequestDefaultExpression, RawReplyDefaultExpression, FastifyBaseLogger, ZodTypeProvider>;
+
+const BODY_LIMIT = 2 * 1024 * 1024;
+
+/** The workshop's server: its routes over one database, and the built page where there is one. */
+export function createApp({ db, page }: { db: Db; page?: string }): App {
+  const app = fastify({ bodyLimit: BODY_LIMIT, logger: false }).withTypeProvider<ZodTypeProvider>();
+  app.setValidatorCompiler(validatorCompiler);
+  app.setSerializerCompiler(serializerCompiler);
+  app.register(helmet, {
+    contentSecurityPolicy: { directives: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], workerSrc: ["'self'", 'blob:'], scriptSrc: ["'self'"], connectSrc: ["'self'"], upgradeInsecureRequests: null } },
+    hsts: false,
+  });
+  app.setErrorHandler((error, _request, reply) => {
+    if (hasZodFastifySchemaValidationErrors(error)) {
+      const [first] = error.validation;
+      return reply.status(400).send({ error: { code: 'badRequest', message: `That could not be read: ${first?.message ?? 'check the entry'}`, field: first?.instancePath ?? '' } });
+    }
+    if (error instanceof WorkshopError) return reply.status(error.status).send({ error: { code: error.code, message: error.message, ...error.more } });
+    const status = (error as { statusCode?: number }).statusCode ?? 500;
+    const known = new WorkshopError(status < 500 ? 'badRequest' : 'broken');
+    if (status >= 500) console.error(error);
+    return reply.status(status).send({ error: { code: known.code, message: known.message } });
+  });
+  readRoutes(app, db);
+  commandRoutes(app, db);
+  const hasPage = page !== undefined && existsSync(page);
+  if (hasPage) app.register(fastifyStatic, { root: page, wildcard: false });
+  app.setNotFoundHandler((request, reply) => {
+    if (hasPage && request.method === 'GET' && !request.url.startsWith('/api/') && !/\.\w+$/.test(request.url)) return reply.sendFile('index.html');
+    const missing = new WorkshopError('notFound');
+    return reply.status(404).send({ error: { code: missing.code, message: missing.message } });
+  });
+  return app;
+}
