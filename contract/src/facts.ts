@@ -4,11 +4,8 @@ import { z } from 'zod';
 /** Facts as they cross the wire and stand in a file. Lengths are whole nanometres; times ISO 8601 UTC. */
 export const id = z.uuid();
 export const time = z.iso.datetime();
-export const lengthNm = z
-  .int()
-  .min(-10_000_000_000)
-  .max(10_000_000_000)
-  .transform((nm) => nm as Length);
+/** Checked as a whole number of nanometres; only its type says that it is a length. */
+export const lengthNm = z.int().min(-10_000_000_000).max(10_000_000_000) as unknown as z.ZodType<Length, number>;
 export const lengthUnit = z.enum(['mm', 'in', 'thou', 'um']);
 const revision = z.int().min(1);
 const words = z.string().trim().min(1).max(120);

@@ -5,9 +5,9 @@ type ShaftCreate = Extract<Change, { kind: 'shaft.create' }>;
 
 /** Checks with no number that every shaft has. */
 const CHECKS: readonly { readonly role: string; readonly name: string }[] = [
-  { role: 'check.home', name: 'Home after fitting: cooled, and a feeler refused under the face' },
-  { role: 'check.ring', name: 'Ring in its groove, all the way round' },
-  { role: 'check.free', name: 'Turns free by hand, both ways' },
+  { role: 'check.home', name: 'Home after fitting' },
+  { role: 'check.ring', name: 'Ring in its groove' },
+  { role: 'check.free', name: 'Turns free by hand' },
 ];
 
 /**

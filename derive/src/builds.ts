@@ -23,6 +23,19 @@ export function withdrawnIds(facts: JobFacts): ReadonlySet<string> {
 
 const EMPTY: Fitting = { leaves: null, state: null };
 
+/** What readings of a build said they rested on (bolts, gasket), where the build itself did not say. */
+function saidByReadings(facts: JobFacts, buildId: string, gone: ReadonlySet<string>): { slotId: string; answer: string }[] {
+  return facts.readings
+    .filter((r) => r.buildId === buildId && !gone.has(r.id))
+    .flatMap((r) => {
+      const shaftId = facts.stations.find((s) => s.id === r.stationId)?.shaftId;
+      return r.raw.restsOn.flatMap(({ item, answer }) => {
+        const slot = facts.slots.find((s) => s.shaftId === shaftId && s.role === item);
+        return slot ? [{ slotId: slot.id, answer }] : [];
+      });
+    });
+}
+
 /** The builds of an assembly that stand, oldest first, each with all that is in it. A build says only what changed. */
 export function buildsOf(facts: JobFacts, assemblyId: string): BuildNow[] {
   const gone = withdrawnIds(facts);
@@ -32,6 +45,7 @@ export function buildsOf(facts: JobFacts, assemblyId: string): BuildNow[] {
   for (const [number, build] of standing.entries()) {
     const parent = (build.parentId === null ? undefined : known.get(build.parentId)) ?? last;
     const fitted = new Map(parent?.fitted ?? []);
+    for (const { slotId, answer } of saidByReadings(facts, build.id, gone)) fitted.set(slotId, { leaves: fitted.get(slotId)?.leaves ?? null, state: answer });
     for (const fit of build.fits) {
       const slot = facts.slots.find((s) => s.id === fit.slotId);
       const before = fitted.get(fit.slotId) ?? EMPTY;

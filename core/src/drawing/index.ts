@@ -1,3 +1,5 @@
+export * from './clearanceShapes.ts';
+export * from './dial.ts';
 export * from './leaf.ts';
 export * from './limitBar.ts';
 export * from './mark.ts';

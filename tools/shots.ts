@@ -1,0 +1,75 @@
+/**
+ * Pictures of the running program from the demo data, for looking at: `npm run shots [view …] [--sheet]`. Without `--sheet`,
+ * one PNG a view at 1280×800; with it, one sheet a view with the dark theme, 820×1180 and 390×844 side by side.
+ * `npm run shots -- --keep` refreshes docs/screenshots/.
+ */
+import { mkdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { chromium, type Page } from '@playwright/test';
+import { workshopFile } from '@elder-cog/contract';
+import { chromiumPath, LAUNCH, openWorkshop } from './browser.ts';
+
+const root = join(import.meta.dirname, '..');
+const { values, positionals } = parseArgs({ allowPositionals: true, options: { sheet: { type: 'boolean', default: false }, keep: { type: 'boolean', default: false }, empty: { type: 'boolean', default: false } } });
+const demo = workshopFile.parse(JSON.parse(readFileSync(join(root, 'demo', 'workshop.json'), 'utf8')));
+const [facts] = demo.jobs;
+const [input, idler] = facts?.shafts ?? [];
+const at = (view: string, shaft: string | undefined): string => `/jobs/${facts?.job.id ?? ''}/${view}?shaft=${shaft ?? ''}`;
+
+const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: (page: Page) => Promise<void> }>> = {
+  shelf: { path: '/' },
+  loose: { path: '/', before: async (page) => {
+    await page.getByRole('radio', { name: 'under the cover' }).click();
+    await page.getByLabel('Limits').fill('5-8 thou');
+    await page.getByLabel('Pack in now').fill('20+12');
+    await page.getByLabel('Reading').fill('88>12');
+    await page.getByTestId('loose-make').waitFor();
+  } },
+  new: { path: '/new' },
+  bench: { path: at('bench', input?.id) },
+  section: { path: at('section', input?.id), before: async (page) => {
+    await page.locator('#entry').fill('88>0');
+  } },
+  builds: { path: at('builds', input?.id) },
+  wear: { path: at('wear', idler?.id) },
+  idler: { path: at('section', idler?.id) },
+  gear: { path: at('section', facts?.shafts[2]?.id) },
+  drawer: { path: '/drawer' },
+};
+
+const executablePath = chromiumPath();
+if (!executablePath) throw new Error('Chromium is not installed.');
+const browser = await chromium.launch({ ...LAUNCH, args: [...LAUNCH.args], executablePath });
+const workshop = await openWorkshop(values.empty ? undefined : demo);
+const folder = values.keep ? join(root, 'docs', 'screenshots') : join(root, 'shots');
+mkdirSync(folder, { recursive: true });
+
+async function shot(name: string, width: number, height: number, dark: boolean): Promise<Buffer> {
+  const page = await browser.newPage({ viewport: { width, height }, colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
+  const view = VIEWS[name];
+  if (!view) throw new Error(`There is no view called ${name}: ${Object.keys(VIEWS).join(', ')}`);
+  await page.goto(workshop.url + view.path, { waitUntil: 'networkidle' });
+  await view.before?.(page);
+  await page.waitForTimeout(300);
+  const picture = await page.screenshot();
+  await page.close();
+  return picture;
+}
+
+for (const name of positionals.length > 0 ? positionals : Object.keys(VIEWS)) {
+  const path = join(folder, `${name}${values.sheet ? '-sheet' : ''}.png`);
+  if (!values.sheet) {
+    const page = await shot(name, 1280, 800, false);
+    await import('node:fs/promises').then((fs) => fs.writeFile(path, page));
+  } else {
+    const pictures = [await shot(name, 1280, 800, true), await shot(name, 820, 1180, false), await shot(name, 390, 844, true)].map((p) => p.toString('base64'));
+    const sheet = await browser.newPage({ viewport: { width: 2530, height: 1200 } });
+    await sheet.setContent(`<body style="margin:10px;display:flex;gap:10px;align-items:flex-start;background:#888">${pictures.map((p) => `<img src="data:image/png;base64,${p}">`).join('')}</body>`);
+    await sheet.screenshot({ path });
+    await sheet.close();
+  }
+  console.log(path.replace(`${root}/`, ''));
+}
+await browser.close();
+await workshop.stop();

@@ -1,0 +1,369 @@
+import { Dialog, DialogPanel, DialogTitle, Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import type { MarkKind } from '@elder-cog/core';
+import { Keyboard, Menu as MenuIcon, Plus, Undo2 } from 'lucide-react';
+import { Suspense, useMemo, useState, type JSX, type ReactNode } from 'react';
+import { Link, NavLink, Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Refusal, Secondary } from '../kit/controls.tsx';
+import { Mark } from '../kit/Mark.tsx';
+import { JobContext, stateOf, type OpenJob } from '../state/job.ts';
+import { RefusedError, useCommand, useJobReply, useSaveState } from '../state/api.ts';
+import { useSettings } from '../state/settings.ts';
+import { useKeys, type Keys } from './keyboard.ts';
+import { DrawerIcon, ShelfIcon } from './roadIcons.tsx';
+
+interface Stop {
+  readonly to: string;
+  readonly name: string;
+  readonly short?: string;
+  readonly key: string;
+  readonly sign: (on: boolean) => ReactNode;
+}
+
+const OUTER: readonly Stop[] = [
+  { to: '/', name: 'Shelf', key: 's', sign: () => <ShelfIcon /> },
+  { to: '/drawer', name: 'Drawer', key: 'd', sign: () => <DrawerIcon /> },
+];
+
+export function OuterShell(): JSX.Element {
+  const { pathname } = useLocation();
+  const name = pathname === '/drawer' ? 'Drawer' : pathname === '/new' ? 'New machine' : 'Shelf';
+  return <Frame stops={OUTER} title={<OuterTitle name={name} />} />;
+}
+
+function OuterTitle({ name }: { name: string }): JSX.Element {
+  return (
+    <>
+      <Link to="/" className="label flex h-full items-center px-4 text-[22px] font-semibold no-underline max-sm:px-3 max-sm:text-[19px]">
+        Elder Cog
+      </Link>
+      <span className="label flex h-full items-center border-x border-rule px-4 text-[18px] font-semibold">{name}</span>
+    </>
+  );
+}
+
+/** The shell of one job: its facts fetched, derived once, and given to the views. */
+export function JobShell(): JSX.Element {
+  const { jobId = '' } = useParams();
+  const [search] = useSearchParams();
+  const reply = useJobReply(jobId);
+  const open = useMemo((): OpenJob | null => {
+    if (!reply.data) return null;
+    const state = stateOf(reply.data.facts);
+    const wanted = search.get('shaft') ?? state.next.shaftId;
+    return { ...reply.data, state, shaft: state.shafts.find((s) => s.shaft.id === wanted) ?? state.shafts[0] ?? null };
+  }, [reply.data, search]);
+  if (reply.isError && !open) return <Frame stops={OUTER} title={<OuterTitle name="Shelf" />} instead={<LoadTrouble error={reply.error} />} />;
+  if (!open) return <Frame stops={OUTER} title={<OuterTitle name="Opening…" />} instead={<p className="p-6">Opening the job…</p>} />;
+  return (
+    <JobContext value={open}>
+      <Frame stops={jobStops(open)} title={<JobTitle open={open} />} back />
+    </JobContext>
+  );
+}
+
+function LoadTrouble({ error }: { error: Error }): JSX.Element {
+  const missing = error instanceof RefusedError && error.code === 'notFound';
+  return (
+    <main className="p-6">
+      <h1 className="label text-[22px] font-semibold">{missing ? 'That machine is not on the shelf' : 'The server is away'}</h1>
+      <p>
+        {missing ? 'It may have been undone, or the address is mistyped.' : error.message}{' '}
+        <Link to="/" className="inline-flex min-h-12 items-center text-blue underline">
+          Back to the Shelf
+        </Link>
+      </p>
+    </main>
+  );
+}
+
+function jobStops({ state, shaft }: OpenJob): Stop[] {
+  const at = (view: string): string => `/jobs/${state.job.id}/${view}${shaft ? `?shaft=${shaft.shaft.id}` : ''}`;
+  const sign = (mark: MarkKind) =>
+    function RoadMark(on: boolean) {
+      return <Mark kind={mark} size={24} onBlue={on} />;
+    };
+  return [
+    { to: at('bench'), name: 'Bench', key: 'b', sign: sign(state.marks.bench) },
+    { to: at('wear'), name: 'Wear book', short: 'Wear', key: 'w', sign: sign(state.marks.wear) },
+    { to: at('section'), name: 'Section', key: 's', sign: sign(shaft?.mark ?? state.marks.section) },
+    { to: at('builds'), name: 'Dry builds', short: 'Builds', key: 'd', sign: sign(shaft?.mark ?? state.marks.builds) },
+  ];
+}
+
+function JobTitle({ open: { state, shaft } }: { open: OpenJob }): JSX.Element {
+  const { pathname } = useLocation();
+  const view = pathname.split('/')[3] ?? 'bench';
+  const current = shaft?.assembly.id;
+  return (
+    <>
+      <Link to="/" aria-label={`${state.job.machine}, back to the Shelf`} className="label flex h-full min-w-0 items-center px-4 text-[22px] font-semibold whitespace-nowrap no-underline max-sm:px-3 max-sm:text-[19px]">
+        <span className="truncate">{state.job.machine}</span> <span className="pl-2 text-[18px] font-medium text-ink2 max-md:hidden">{state.job.year}</span>
+      </Link>
+      <nav aria-label="Boxes" className="flex h-full items-stretch gap-1 border-l border-rule px-2 max-md:hidden">
+        {state.assemblies.map((assembly) => {
+          const first = state.shafts.find((s) => s.assembly.id === assembly.id);
+          const on = assembly.id === current;
+          return (
+            <Link key={assembly.id} to={first ? `/jobs/${state.job.id}/${view}?shaft=${first.shaft.id}` : `/jobs/${state.job.id}/add?box=${assembly.id}`} aria-current={on ? 'page' : undefined} className={`label flex items-center px-2 text-[18px] whitespace-nowrap no-underline ${on ? 'border-b-4 border-blue font-semibold' : 'border-b-4 border-transparent text-ink2'}`}>
+              {assembly.name}
+            </Link>
+          );
+        })}
+        <Link to={`/jobs/${state.job.id}/add`} aria-label="Add a box or a shaft" title="Add a box or a shaft" className="flex w-12 items-center justify-center text-ink2">
+          <Plus size={20} aria-hidden="true" />
+        </Link>
+      </nav>
+      {shaft && (
+        <span className="label flex h-full min-w-0 items-center gap-4 border-l border-rule px-4 text-[18px] whitespace-nowrap max-sm:px-2">
+          <ShaftPicker state={state} shaft={shaft} view={view} />
+          <span className="truncate text-ink2 max-lg:hidden">{shaft.current ? `Build ${shaft.current.number} · ${shaft.stage}` : 'not built yet'}</span>
+        </span>
+      )}
+    </>
+  );
+}
+
+function ShaftPicker({ state, shaft, view }: { state: OpenJob['state']; shaft: NonNullable<OpenJob['shaft']>; view: string }): JSX.Element {
+  const others = state.shafts.filter((s) => s.assembly.id === shaft.assembly.id);
+  if (others.length < 2) return <span className="truncate font-semibold">{shaft.shaft.name}</span>;
+  return (
+    <Menu>
+      <MenuButton className="label min-h-12 font-semibold">{shaft.shaft.name} ▾</MenuButton>
+      <MenuItems anchor="bottom start" className="z-20 border-2 border-ink bg-sheet">
+        {others.map((s) => (
+          <MenuItem key={s.shaft.id}>
+            <Link to={`/jobs/${state.job.id}/${view}?shaft=${s.shaft.id}`} className="label block min-h-12 px-4 py-3 text-[18px] no-underline data-focus:bg-band">
+              {s.shaft.name}
+            </Link>
+          </MenuItem>
+        ))}
+      </MenuItems>
+    </Menu>
+  );
+}
+
+/** Title block over, road at the left (a bar at the foot of a phone), the view in what is left. */
+function Frame({ stops, title, back = false, instead }: { stops: readonly Stop[]; title: ReactNode; back?: boolean; instead?: ReactNode }): JSX.Element {
+  const { unit, flipUnit } = useSettings();
+  const { send } = useCommand();
+  const [undone, setUndone] = useState<string | null>(null);
+  const [keysShown, setKeysShown] = useState(false);
+  const navigate = useNavigate();
+
+  const undo = (): void => {
+    send({ kind: 'undo' }).then(
+      (reply) => setUndone(reply.undid ? `Undone: ${reply.undid}.` : 'Undone.'),
+      (error: Error) => setUndone(error.message),
+    );
+    setTimeout(() => setUndone(null), 8000);
+  };
+  const keys = useMemo((): Keys => {
+    const byName = Object.fromEntries(stops.map((stop) => [`g ${stop.key}`, () => void navigate(stop.to)]));
+    const entry = (): void => document.getElementById('entry')?.focus();
+    const builds = stops.find((s) => s.name === 'Dry builds');
+    const sectionStop = stops.find((s) => s.name === 'Section');
+    return {
+      ...byName,
+      'g h': () => void navigate('/'),
+      u: flipUnit,
+      r: entry,
+      F2: entry,
+      '?': () => setKeysShown(true),
+      'Ctrl+z': undo,
+      ...(builds && sectionStop ? { b: () => void navigate(window.location.pathname.endsWith('/builds') ? sectionStop.to : builds.to) } : {}),
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- undo only reads stable things
+  }, [stops, navigate, flipUnit]);
+  useKeys(keys);
+
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <a href="#view" className="sr-only focus:not-sr-only focus:absolute focus:z-30 focus:bg-sheet focus:p-3">
+        Skip to the sheet
+      </a>
+      <header className="no-print sticky top-0 z-10 flex h-14 items-stretch border-b-2 border-ink bg-paper max-sm:h-12">
+        <div className="flex min-w-0 flex-1 items-stretch overflow-hidden">{title}</div>
+        <button type="button" onClick={undo} aria-label="Undo the last thing" title="Undo the last thing (Ctrl+Z)" className="flex w-12 items-center justify-center border-l border-rule max-sm:hidden">
+          <Undo2 size={20} aria-hidden="true" />
+        </button>
+        <button type="button" onClick={flipUnit} aria-label={`Shown in ${unit === 'thou' ? 'thou first' : 'millimetres first'}; change`} className="label flex items-center border-l border-rule px-3 text-[18px] whitespace-nowrap max-sm:px-2 max-sm:text-[16px]">
+          <span className={unit === 'thou' ? 'font-semibold' : 'text-ink2'}>Thou</span>
+          <span className="px-1 font-text" aria-hidden="true">
+            ⇄
+          </span>
+          <span className={unit === 'mm' ? 'font-semibold' : 'text-ink2'}>mm</span>
+        </button>
+        <SaveSign />
+      </header>
+      {undone && (
+        <p role="status" className="no-print m-0 border-b border-ink bg-band px-4 py-2">
+          {undone}
+        </p>
+      )}
+      <div className="flex flex-1">
+        <nav aria-label="Road" className="no-print sticky top-14 flex h-[calc(100dvh-56px)] w-[88px] shrink-0 flex-col border-r-2 border-ink bg-paper pt-1.5 max-sm:hidden">
+          {stops.map((stop) => (
+            <RoadStop key={stop.name} stop={stop} />
+          ))}
+          <div className="mt-auto flex flex-col items-start">
+            {back && (
+              <Link to="/drawer" className="flex min-h-[62px] w-full flex-col justify-center gap-1 px-2.5 text-ink2 no-underline">
+                <DrawerIcon />
+                <span className="label text-[16px]">Drawer</span>
+              </Link>
+            )}
+            <MoreMenu onKeys={() => setKeysShown(true)} />
+          </div>
+        </nav>
+        <main id="view" tabIndex={-1} className="min-w-0 flex-1 outline-none max-sm:pb-[60px]">
+          <Suspense fallback={<p className="p-6">Opening…</p>}>{instead ?? <Outlet />}</Suspense>
+        </main>
+      </div>
+      <nav aria-label="Road, phone" className="no-print fixed inset-x-0 bottom-0 z-10 flex h-[60px] border-t-2 border-ink bg-paper sm:hidden">
+        {(back ? stops.filter((s) => s.name !== 'Wear book') : stops).map((stop) => (
+          <PhoneStop key={stop.name} stop={stop} />
+        ))}
+        <PhoneMore stops={back ? stops.filter((s) => s.name === 'Wear book') : []} onUndo={undo} />
+      </nav>
+      <KeysDialog open={keysShown} onClose={() => setKeysShown(false)} stops={stops} />
+    </div>
+  );
+}
+
+function useIsOn(to: string): boolean {
+  const { pathname } = useLocation();
+  const path = to.split('?')[0] ?? to;
+  return pathname === path || (path.endsWith('/bench') && pathname === path.replace('/bench', ''));
+}
+
+function RoadStop({ stop }: { stop: Stop }): JSX.Element {
+  const on = useIsOn(stop.to);
+  return (
+    <NavLink to={stop.to} aria-current={on ? 'page' : undefined} className={`flex min-h-[62px] flex-col justify-center gap-1 px-2.5 no-underline ${on ? 'bg-blue text-paper' : 'text-ink2'}`}>
+      {stop.sign(on)}
+      <span className={`label text-[16px] leading-5 whitespace-nowrap ${on ? 'font-semibold' : ''}`}>{stop.name}</span>
+    </NavLink>
+  );
+}
+
+function PhoneStop({ stop }: { stop: Stop }): JSX.Element {
+  const on = useIsOn(stop.to);
+  return (
+    <NavLink to={stop.to} aria-current={on ? 'page' : undefined} className={`flex flex-1 items-center justify-center gap-1.5 no-underline ${on ? 'bg-blue text-paper' : 'text-ink2'}`}>
+      {stop.sign(on)}
+      <span className={`label text-[16px] ${on ? 'font-semibold' : ''}`}>{stop.short ?? stop.name}</span>
+    </NavLink>
+  );
+}
+
+function PhoneMore({ stops, onUndo }: { stops: readonly Stop[]; onUndo: () => void }): JSX.Element {
+  return (
+    <Menu>
+      <MenuButton className="label flex flex-1 items-center justify-center gap-1.5 text-[16px] text-ink2">
+        <MenuIcon size={20} aria-hidden="true" /> More
+      </MenuButton>
+      <MenuItems anchor="top end" className="z-20 w-56 border-2 border-ink bg-sheet">
+        {[...stops.map((s) => ({ to: s.to, name: s.name })), { to: '/', name: 'Shelf' }, { to: '/drawer', name: 'Drawer' }].map((item) => (
+          <MenuItem key={item.name}>
+            <Link to={item.to} className="label block min-h-12 px-4 py-3 text-[18px] no-underline data-focus:bg-band">
+              {item.name}
+            </Link>
+          </MenuItem>
+        ))}
+        <MenuItem>
+          <button type="button" onClick={onUndo} className="label block min-h-12 w-full px-4 py-3 text-left text-[18px] data-focus:bg-band">
+            Undo the last thing
+          </button>
+        </MenuItem>
+        <ThemeItems />
+      </MenuItems>
+    </Menu>
+  );
+}
+
+function ThemeItems(): JSX.Element {
+  const { theme, setTheme } = useSettings();
+  const says = { light: 'Light sheet', dark: 'Dark sheet', system: 'Light or dark as the machine' } as const;
+  return (
+    <>
+      {(['light', 'dark', 'system'] as const).map((each) => (
+        <MenuItem key={each}>
+          <button type="button" aria-pressed={theme === each} onClick={() => setTheme(each)} className="block min-h-12 w-full px-4 py-2 text-left text-[16px] data-focus:bg-band">
+            {says[each]}
+            {theme === each ? ' ✓' : ''}
+          </button>
+        </MenuItem>
+      ))}
+    </>
+  );
+}
+
+function MoreMenu({ onKeys }: { onKeys: () => void }): JSX.Element {
+  return (
+    <Menu>
+      <MenuButton className="flex min-h-[62px] w-[86px] flex-col justify-center gap-1 px-2.5 text-ink2">
+        <MenuIcon size={22} aria-hidden="true" />
+        <span className="label text-[16px]">More</span>
+      </MenuButton>
+      <MenuItems anchor="right end" className="z-20 border-2 border-ink bg-sheet">
+        <ThemeItems />
+        <MenuItem>
+          <button type="button" onClick={onKeys} className="flex min-h-12 w-full items-center gap-2 border-t border-rule px-4 py-2 text-left text-[16px] data-focus:bg-band">
+            <Keyboard size={18} aria-hidden="true" /> Keys
+          </button>
+        </MenuItem>
+      </MenuItems>
+    </Menu>
+  );
+}
+
+function SaveSign(): JSX.Element {
+  const { state, message } = useSaveState();
+  return (
+    <span role="status" title={message} className={`label flex w-[104px] items-center justify-center border-l border-rule text-[18px] font-semibold max-sm:w-[74px] max-sm:text-[16px] ${state === 'not saved' ? 'text-tight' : state === 'saved' ? 'text-good' : 'text-ink2'}`}>
+      {state}
+    </span>
+  );
+}
+
+function KeysDialog({ open, onClose, stops }: { open: boolean; onClose: () => void; stops: readonly Stop[] }): JSX.Element {
+  const rows: readonly (readonly [string, string])[] = [
+    ...stops.map((s) => [`g ${s.key}`, s.name] as const),
+    ['g h', 'back to the Shelf'],
+    ['r or F2', 'to the reading'],
+    ['b', 'Section ⇄ Dry builds'],
+    ['u', 'thou ⇄ mm, in what is shown'],
+    ['Enter', 'keep, or do what the blue button says'],
+    ['Esc', 'clear the entry; again, leave it'],
+    ['Ctrl+Z', 'undo the last thing'],
+  ];
+  return (
+    <Dialog open={open} onClose={onClose} className="relative z-30">
+      <div className="fixed inset-0 flex items-center justify-center bg-ink/40 p-4">
+        <DialogPanel className="max-h-full w-full max-w-lg overflow-auto border-2 border-ink bg-sheet p-5">
+          <DialogTitle className="label m-0 text-[22px] font-semibold">Keys</DialogTitle>
+          <p className="mt-1 text-ink2">Letters work outside the fields.</p>
+          <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+            {rows.map(([key, does]) => (
+              <div key={key} className="contents">
+                <dt className="num font-semibold">{key}</dt>
+                <dd className="m-0">{does}</dd>
+              </div>
+            ))}
+          </dl>
+          <Secondary onClick={onClose} className="mt-5">
+            Close
+          </Secondary>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}
+
+export function Trouble({ children }: { children: ReactNode }): JSX.Element {
+  return (
+    <p className="p-4">
+      <Refusal>{children}</Refusal>
+    </p>
+  );
+}

@@ -1,0 +1,50 @@
+import { dialFace } from '@elder-cog/core';
+import type { JSX } from 'react';
+
+const point = (degrees: number, r: number): readonly [number, number] => [120 + r * Math.sin((degrees * Math.PI) / 180), 120 - r * Math.cos((degrees * Math.PI) / 180)];
+
+/** The dial as keyed: start hand hollow, finish hand solid, the sector swept tinted, whole turns as a second ring. */
+export function Dial({ entry, divisions, size = 240 }: { entry: string; divisions: number; size?: number }): JSX.Element {
+  const face = dialFace(entry, divisions);
+  const numbers = face?.numbers ?? dialFace('0', divisions)?.numbers ?? [];
+  const says = face ? `Dial, from ${Math.round((face.start / 360) * divisions)} ${face.clockwise ? 'clockwise' : 'anticlockwise'} to ${Math.round((face.finish / 360) * divisions)}${face.turns > 0 ? ` and ${face.turns} whole turns` : ''}` : 'Dial, nothing keyed yet';
+  return (
+    <svg width={size} height={size} viewBox="0 0 240 240" role="img" aria-label={says} className="block">
+      <circle cx="120" cy="120" r="116" fill="var(--sheet)" stroke="var(--edge)" strokeWidth="2" />
+      {face && face.sweep > 0 && <path d={sector(face.start, face.finish, face.sweep, face.clockwise)} fill="var(--band)" data-dial="sweep" />}
+      {Array.from({ length: 100 }, (_, i) => {
+        const [x1, y1] = point(i * 3.6, 114);
+        const [x2, y2] = point(i * 3.6, i % 10 === 0 ? 100 : i % 5 === 0 ? 104 : 108);
+        return <line key={i} x1={x1} y1={y1} x2={x2} y2={y2} stroke="var(--ink2)" strokeWidth={i % 10 === 0 ? 1.6 : 0.8} />;
+      })}
+      {numbers.map(({ degrees, words }) => {
+        const [x, y] = point(degrees, 86);
+        return (
+          <text key={words} x={x} y={y + 6} textAnchor="middle" className="num" fontSize="17" fontWeight="600" fill="var(--ink)">
+            {words}
+          </text>
+        );
+      })}
+      {face && face.turns > 0 && (
+        <text x="120" y="166" textAnchor="middle" className="num" fontSize="17" fill="var(--blue)">
+          +{face.turns}
+        </text>
+      )}
+      {face && <Hand degrees={face.start} solid={false} />}
+      {face && <Hand degrees={face.finish} solid />}
+      <circle cx="120" cy="120" r="6" fill="var(--ink)" />
+    </svg>
+  );
+}
+
+function Hand({ degrees, solid }: { degrees: number; solid: boolean }): JSX.Element {
+  const [x, y] = point(degrees, 98);
+  const [a, b] = [point(degrees - 90, 5), point(degrees + 90, 5)];
+  return <path d={`M${a[0]},${a[1]}L${x},${y}L${b[0]},${b[1]}Z`} fill={solid ? 'var(--ink)' : 'var(--sheet)'} stroke="var(--ink)" strokeWidth="1.4" data-dial={solid ? 'finish' : 'start'} />;
+}
+
+function sector(start: number, finish: number, sweep: number, clockwise: boolean): string {
+  const [x1, y1] = point(start, 114);
+  const [x2, y2] = point(finish, 114);
+  return `M120,120L${x1},${y1}A114,114 0 ${sweep > 180 ? 1 : 0} ${clockwise ? 1 : 0} ${x2},${y2}Z`;
+}

@@ -1,0 +1,130 @@
+import { formatLength, suspectSlip, tryEntry, type EntryRead, type Instrument, type Length, type SuspectedSlip } from '@elder-cog/core';
+import { forwardRef, useState, type JSX, type ReactNode } from 'react';
+import { Primary, Refusal, Secondary } from './controls.tsx';
+import { Both } from './Num.tsx';
+
+export interface Expected {
+  readonly min: Length;
+  readonly max: Length;
+}
+
+interface EntryStripProps {
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly onKeep: (text: string, read: EntryRead) => void;
+  readonly instrument: Instrument;
+  /** what the value would be here, where the method is not a plain reading */
+  readonly reckons?: (text: string) => Length | null;
+  readonly expected?: Expected | null;
+  readonly blocked?: string | null;
+  readonly label?: string;
+  readonly id?: string;
+  readonly example: string;
+  readonly busy?: boolean;
+}
+
+/**
+ * Where a reading is typed. Says back in both systems what it understood; a refusal or a query stands under it and the
+ * entry stays to be mended. Enter keeps.
+ */
+export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function EntryStrip({ value, onChange, onKeep, instrument, reckons, expected, blocked, label = 'Reading', id = 'entry', example, busy = false }, ref) {
+  const [asked, setAsked] = useState<string | null>(null);
+  const [tried, setTried] = useState(false);
+  const understood = value.trim() === '' ? null : tryEntry(value, instrument);
+  const read = understood && 'read' in understood ? understood.read : null;
+  const shown = read ? (reckons?.(value) ?? read.reading.value) : null;
+  const slips = read && shown !== null && read.reading.kind === 'estimate' && expected ? suspectSlip(shown, expected) : [];
+
+  const keep = (text: string = value): void => {
+    setTried(true);
+    const now = tryEntry(text, instrument);
+    if (!('read' in now) || blocked || busy) return;
+    if (text === value && slips.length > 0 && asked !== value) return setAsked(value);
+    setAsked(null);
+    setTried(false);
+    onKeep(text, now.read);
+  };
+
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep();
+      }}
+    >
+      <label htmlFor={id} className="sr-only">
+        {label}
+      </label>
+      <div className="flex gap-3">
+        <input
+          ref={ref}
+          id={id}
+          value={value}
+          onChange={(event) => {
+            setTried(false);
+            setAsked(null);
+            onChange(event.target.value);
+          }}
+          onKeyDown={(event) => {
+            if (event.key !== 'Escape') return;
+            if (value === '') event.currentTarget.blur();
+            else onChange('');
+          }}
+          placeholder={`like ${example}`}
+          autoComplete="off"
+          spellCheck={false}
+          aria-describedby={`${id}-says`}
+          aria-invalid={tried && understood && 'refusal' in understood ? true : undefined}
+          className="num h-[60px] min-w-0 flex-1 border-2 border-blue bg-sheet px-4 text-[28px] placeholder:text-[18px]"
+        />
+        <Primary type="submit" enter className="shrink-0" disabled={busy}>
+          Keep
+        </Primary>
+      </div>
+      <div id={`${id}-says`} aria-live="polite" className="mt-2 min-h-7">
+        <Says understood={understood} shown={shown} read={read} tried={tried} blocked={tried ? (blocked ?? null) : null} />
+        {asked !== null && slips[0] && <Query slips={slips} value={value} expected={expected ?? null} unit={instrument.unit} onMeant={(text) => keep(text)} onKeep={() => keep(value)} />}
+      </div>
+    </form>
+  );
+});
+
+function Says({ understood, shown, read, tried, blocked }: { understood: ReturnType<typeof tryEntry> | null; shown: Length | null; read: EntryRead | null; tried: boolean; blocked: string | null }): ReactNode {
+  if (blocked) return <Refusal>{blocked}</Refusal>;
+  if (!understood) return tried ? <Refusal>Nothing was typed: read the dial, and type what it showed.</Refusal> : null;
+  if ('refusal' in understood) return tried ? <Refusal>{understood.refusal.message}</Refusal> : <span className="text-ink2">not understood yet</span>;
+  if (!read || shown === null) return null;
+  const before = read.reading.kind === 'atLeast' ? 'at least ' : read.reading.kind === 'atMost' ? 'at most ' : read.values.length > 1 ? `mean of ${read.values.length}: ` : '';
+  return (
+    <>
+      <span className="text-ink2">{before}</span>
+      <Both value={shown} unit={read.unit} />
+      {read.reading.kind === 'atMost' && read.reading.value === 0 && <span className="block text-[16px]">No movement: zero float, or any preload.</span>}
+      {read.notes.map((note) => (
+        <span key={note} className="block text-[16px] text-ink2">
+          {note}
+        </span>
+      ))}
+    </>
+  );
+}
+
+/** One line, and the likely meanings as buttons; never a change by itself. */
+function Query({ slips, expected, unit, onMeant, onKeep, value }: { slips: readonly SuspectedSlip[]; expected: Expected | null; unit: Instrument['unit']; onMeant: (text: string) => void; onKeep: () => void; value: string }): JSX.Element {
+  const shown = unit === 'in' ? 'thou' : unit;
+  return (
+    <div role="alert" className="mt-2 border-2 border-tight bg-sheet p-3">
+      <p className="m-0 mb-2 font-medium">
+        Is that a slip?{expected && ` ${formatLength(expected.min, shown)} to ${formatLength(expected.max, shown)} ${shown} expected.`}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {slips.slice(0, 2).map((slip) => (
+          <Secondary key={slip.factor} onClick={() => onMeant(`${formatLength(slip.meant, shown)} ${shown}`)}>
+            {formatLength(slip.meant, shown)} {shown}
+          </Secondary>
+        ))}
+        <Secondary onClick={onKeep}>keep {value}</Secondary>
+      </div>
+    </div>
+  );
+}

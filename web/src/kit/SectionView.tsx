@@ -1,0 +1,23 @@
+import { section, type SectionQuestion } from '@elder-cog/core';
+import type { JSX } from 'react';
+import { useSettings } from '../state/settings.ts';
+import { Shapes } from './Shapes.tsx';
+import { useWidth } from './useWidth.ts';
+
+/** The live drawing, as wide as its place, with its twin in words for whoever cannot see it. */
+export function SectionView({ question, height, narrowHeight = 178 }: { question: Omit<SectionQuestion, 'width' | 'height' | 'unit'>; height: number; narrowHeight?: number }): JSX.Element {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const unit = useSettings((s) => s.unit);
+  const tall = width < 600 ? narrowHeight : height;
+  const drawing = width > 100 ? section({ ...question, width, height: tall, unit }) : null;
+  return (
+    <div ref={ref} className="relative w-full overflow-hidden bg-sheet" style={{ minHeight: tall }} data-section={drawing?.scaleWords}>
+      {drawing && <Shapes shapes={drawing.shapes} width={width} height={tall} says={drawing.says} />}
+      {drawing && (
+        <p tabIndex={0} className="sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:max-w-[80%] focus:bg-sheet focus:p-2">
+          {drawing.says}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,73 @@
+import type { Build, Change, FitLeaf, RawReading, Station } from '@elder-cog/contract';
+import type { Instrument, LengthUnit, Limits, parsePack, Length } from '@elder-cog/core';
+import type { BuildNow, ShaftState } from '@elder-cog/derive';
+import { newId, useSettings } from './settings.ts';
+
+/** The commands behind the buttons, made from what is shown. */
+
+const signed = (): string => useSettings.getState().who;
+const now = (): string => new Date().toISOString();
+
+export const keepReading = (station: Station, build: BuildNow | null, raw: RawReading, value: Length | null, words: string): Change => ({
+  kind: 'reading.keep',
+  reading: { id: newId(), stationId: station.id, buildId: build?.build.id ?? null, raw, who: signed(), takenAt: now(), supersedes: null, keptAs: { value, words } },
+});
+
+export const setLimits = (station: Station, written: string, { limits, unit }: { limits: Limits; unit: LengthUnit }, source: 'manual' | 'told' | 'as_found' = 'manual', pageOrWhom = ''): Change => ({
+  kind: 'limit.set',
+  limit: { id: newId(), stationId: station.id, min: limits.min ?? (limits.max !== undefined && limits.max >= 0 ? (0 as Length) : null), max: limits.max ?? null, written: written.trim(), unit, source, pageOrWhom, inUse: true },
+});
+
+export const setMethod = (station: Station, method: RawReading['method'], instrument: Instrument): Change => ({
+  kind: 'station.change',
+  id: station.id,
+  revision: station.revision,
+  name: station.name,
+  rule: station.rule,
+  aim: station.aim,
+  newSize: station.newSize,
+  method,
+  instrument,
+});
+
+export const stationChange = (station: Station, patch: Partial<Pick<Station, 'name' | 'rule' | 'aim' | 'newSize' | 'method' | 'instrument'>>): Change => ({
+  kind: 'station.change',
+  id: station.id,
+  revision: station.revision,
+  name: station.name,
+  rule: station.rule,
+  aim: station.aim,
+  newSize: station.newSize,
+  method: station.method,
+  instrument: station.instrument,
+  ...patch,
+});
+
+const buildOf = (shaft: ShaftState, stage: Build['stage'], fits: Build['fits'], feel: string[] = []): Change => ({
+  kind: 'build.add',
+  build: { id: newId(), assemblyId: shaft.assembly.id, parentId: shaft.current?.build.id ?? null, stage, at: now(), who: signed(), label: '', feel, note: '', fits },
+});
+
+/** The pack in now, as build 0; or a pack fitted, as the next build with only its slot changed. */
+export function fitPack(shaft: ShaftState, leaves: readonly FitLeaf[]): Change {
+  const slot = shaft.slots.find((s) => s.slot.kind === 'adjuster');
+  const stage = shaft.current ? 'dry' : 'as_found';
+  return buildOf(shaft, stage, slot ? [{ id: newId(), slotId: slot.slot.id, leaves: [...leaves], state: null }] : []);
+}
+
+/** A change made without fitting: bolts torqued, another gasket. A child build with that slot's state. */
+export const changeState = (shaft: ShaftState, slotId: string, state: string): Change => buildOf(shaft, shaft.current?.build.stage === 'as_found' ? 'loose' : (shaft.current?.build.stage ?? 'loose'), [{ id: newId(), slotId, leaves: [], state }]);
+
+type SaidLeaf = ReturnType<typeof parsePack>[number];
+
+/** A pack as it was said, matched to lots on hand where there are such leaves; the rest are made, or were in the machine. */
+export function leavesFromSaid(said: readonly SaidLeaf[], available: readonly { lotId: string | null; thickness: Length; quantity: number }[]): FitLeaf[] {
+  const left = new Map(available.map((a) => [a, a.quantity]));
+  return said.map((leaf) => {
+    const lot = available.find((a) => a.thickness === leaf.thickness && (left.get(a) ?? 0) > 0);
+    if (lot) left.set(lot, (left.get(lot) ?? 0) - 1);
+    return { lotId: lot?.lotId ?? null, thickness: leaf.thickness, written: leaf.written, unit: leaf.unit, count: 1 };
+  });
+}
+
+export const withdraw = (ofKind: 'reading' | 'build', ofId: string, why: string): Change => ({ kind: 'withdraw', withdrawal: { id: newId(), ofKind, ofId, who: signed(), at: now(), why } });

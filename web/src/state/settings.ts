@@ -1,0 +1,37 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+/** How this one browser shows things. None of it changes how an entry is read. */
+interface Settings {
+  readonly unit: 'thou' | 'mm';
+  readonly theme: 'light' | 'dark' | 'system';
+  readonly who: string;
+  readonly clientId: string;
+  flipUnit(): void;
+  setTheme(theme: Settings['theme']): void;
+  setWho(who: string): void;
+}
+
+/** A random id that also works over plain http, where crypto.randomUUID does not. */
+export function newId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x40;
+  bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
+  const hex = [...bytes].map((b) => b.toString(16).padStart(2, '0')).join('');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
+}
+
+export const useSettings = create<Settings>()(
+  persist(
+    (set) => ({
+      unit: 'thou',
+      theme: 'system',
+      who: '',
+      clientId: newId(),
+      flipUnit: () => set((s) => ({ unit: s.unit === 'thou' ? 'mm' : 'thou' })),
+      setTheme: (theme) => set({ theme }),
+      setWho: (who) => set({ who }),
+    }),
+    { name: 'elder-cog-settings' },
+  ),
+);

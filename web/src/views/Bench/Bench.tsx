@@ -1,0 +1,158 @@
+import { formatDistanceToNowStrict, format } from 'date-fns';
+import { formatLength, formatLimits, nanometres, unitWord } from '@elder-cog/core';
+import type { JobState, ShaftState } from '@elder-cog/derive';
+import { useRef, type JSX } from 'react';
+import { Link } from 'react-router';
+import { Heading } from '../../kit/controls.tsx';
+import { Mark } from '../../kit/Mark.tsx';
+import { Num } from '../../kit/Num.tsx';
+import { Pack } from '../../kit/Pack.tsx';
+import { SectionView } from '../../kit/SectionView.tsx';
+import { useJob } from '../../state/job.ts';
+import { useSettings } from '../../state/settings.ts';
+import { Checks } from '../Section/Checks.tsx';
+import { ReadingEntry } from '../Section/ReadingEntry.tsx';
+import { NoShaft } from '../Section/Section.tsx';
+import { SetUp, setUpStep } from '../Section/SetUp.tsx';
+import { PackShelf } from '../Section/PackShelf.tsx';
+
+/** One job's home: what to do next, with its entry in place; what is out or stale; the last readings. */
+export default function Bench(): JSX.Element {
+  const { state, lots, facts } = useJob();
+  const entry = useRef<HTMLInputElement>(null);
+  const shaft = state.shafts.find((s) => s.shaft.id === state.next.shaftId) ?? state.shafts[0];
+  const gap = shaft?.gaps.find((g) => g.station.id === state.next.stationId) ?? shaft?.gaps[0];
+  if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
+  const step = setUpStep(shaft, gap, lots.length === 0, true);
+  const dialSquare = facts.readings.some((r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'));
+  const lastAt = state.lastReadings[0]?.takenAt;
+  const sectionTo = `/jobs/${state.job.id}/section?shaft=${shaft.shaft.id}`;
+  return (
+    <div className="grid min-h-full grid-cols-[minmax(0,1fr)_410px] max-lg:grid-cols-1">
+      <div className="min-w-0">
+        <section aria-label="What next" className="border-b-2 border-ink bg-sheet px-4 py-3">
+          <div className="flex items-baseline justify-between gap-3">
+            <Heading className="text-blue">What next</Heading>
+            {lastAt && <span className="text-ink2">last here {format(new Date(lastAt), 'd MMM')} · {formatDistanceToNowStrict(new Date(lastAt))} ago</span>}
+          </div>
+          <h1 className="m-0 text-[26px] leading-8 font-semibold">{state.next.words}</h1>
+          <p className="m-0 mb-2 text-ink2">{state.next.detail}</p>
+          <div className="grid grid-cols-[minmax(0,1fr)_300px] gap-5 max-md:grid-cols-1">
+            <div>
+              {step ? (
+                <SetUp step={step} shaft={shaft} gap={gap} onSkipLeaves={() => undefined} onMethod={() => entry.current?.focus()} />
+              ) : state.next.what === 'fit' || state.next.what === 'make' ? (
+                <p className="m-0">
+                  <Link to={sectionTo} className="label inline-flex min-h-14 items-center bg-blue px-6 text-[18px] font-semibold text-paper no-underline">
+                    To the Section: choose the pack
+                  </Link>
+                </p>
+              ) : (
+                <ReadingEntry shaft={shaft} gap={gap} dialSquare={dialSquare} entryRef={entry} />
+              )}
+            </div>
+            <Link to={sectionTo} aria-label={`To the Section of the ${shaft.shaft.name.toLowerCase()}`} className="block overflow-hidden max-md:hidden">
+              <SectionView question={shaft.section} height={178} />
+            </Link>
+          </div>
+        </section>
+        {state.next.what === 'fit' && !step && (
+          <div className="border-b border-rule">
+            <PackShelf shaft={shaft} gap={gap} wantsFocus={false} onFocused={() => undefined} onFitted={() => undefined} />
+          </div>
+        )}
+        <section aria-label="Gaps and clearances" className="px-4 py-3">
+          <div className="flex items-baseline justify-between">
+            <Heading>Out, stale, not read</Heading>
+            <span className="text-ink2">worst first</span>
+          </div>
+          <Worst state={state} />
+        </section>
+        <Checks shaft={shaft} />
+      </div>
+      <aside aria-label="In now and last readings" className="min-w-0 border-l-2 border-ink px-5 py-3 max-lg:border-t-2 max-lg:border-l-0">
+        <InNow shaft={shaft} />
+        <LastReadings state={state} />
+      </aside>
+    </div>
+  );
+}
+
+const ORDER = ['tight', 'loose', 'stale', 'cannotTell', 'unmeasured', 'accepted', 'in'];
+
+function Worst({ state }: { state: JobState }): JSX.Element {
+  const unit = useSettings((s) => s.unit);
+  const rows = [
+    ...state.shafts.flatMap((s) => s.gaps.map((g) => ({ id: g.station.id, mark: g.mark, name: g.station.name, where: s.assembly.name, value: g.now.kind === 'none' ? null : (g.now.reading?.value ?? null), firm: g.now.kind === 'read', limits: g.limits?.limits ?? null, to: `section?shaft=${s.shaft.id}`, more: g.now.kind === 'read' ? '' : (g.now.because ?? 'not read yet') }))),
+    ...state.shafts.flatMap((s) => s.pairs.map((p) => ({ id: p.station.id, mark: p.mark, name: p.station.name, where: s.assembly.name, value: p.clearance?.greatest ?? null, firm: true, limits: p.limits?.limits ?? null, to: `wear?shaft=${s.shaft.id}`, more: p.clearance ? 'greatest clearance' : 'not both read' }))),
+  ].sort((a, b) => ORDER.indexOf(a.mark) - ORDER.indexOf(b.mark));
+  return (
+    <ul className="m-0 list-none p-0">
+      {rows.map((row) => (
+        <li key={row.id} className="border-t border-rule">
+          <Link to={`/jobs/${state.job.id}/${row.to}`} className="flex min-h-14 items-center gap-4 py-1 no-underline">
+            <Mark kind={row.mark} />
+            <span className="min-w-0 flex-1">
+              <span className="block truncate text-[17px] leading-6 font-medium">{row.name}</span>
+              <span className="block truncate text-[15px] leading-5 text-ink2">
+                {row.where}
+                {row.more && ` · ${row.more}`}
+              </span>
+            </span>
+            <span className="shrink-0 text-right">
+              <span className="num text-[20px] font-semibold">{row.value === null ? '?' : row.firm ? formatLength(row.value, unit) : `(${formatLength(row.value, unit)})`}</span> {row.value !== null && <span className="label text-[14px] text-ink2">{unitWord(unit)}</span>}
+              {row.limits && (
+                <span className="block text-[15px] leading-5 text-ink2">
+                  want <span className="num">{formatLimits(row.limits, unit)}</span>
+                </span>
+              )}
+            </span>
+          </Link>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function InNow({ shaft }: { shaft: ShaftState }): JSX.Element {
+  const unit = useSettings((s) => s.unit);
+  const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
+  const others = shaft.slots.filter((s) => s.slot.kind !== 'adjuster' && s.fitting.state !== null);
+  return (
+    <section aria-label="In now" className="border-b border-rule pb-3">
+      <div className="flex items-baseline justify-between">
+        <Heading>In now</Heading>
+        <span className="text-ink2">{shaft.current ? `build ${shaft.current.number}, ${shaft.gaps[0]?.now.kind === 'read' ? 'read' : 'not read'}` : 'nothing fitted yet'}</span>
+      </div>
+      {pack?.fitting.leaves ? (
+        <div className="mt-1 flex items-center gap-5">
+          <Pack leaves={pack.fitting.leaves} />
+          <Num value={nanometres(pack.total)} unit={unit} size={28} both />
+        </div>
+      ) : (
+        <p className="m-0 text-ink2">Nobody has said what pack is in.</p>
+      )}
+      {others.length > 0 && <p className="m-0 mt-1 text-ink2">{others.map((o) => `${o.slot.name.toLowerCase()} ${o.fitting.state ?? ''}`).join(' · ')}</p>}
+    </section>
+  );
+}
+
+function LastReadings({ state }: { state: JobState }): JSX.Element {
+  const unit = useSettings((s) => s.unit);
+  return (
+    <section aria-label="Last readings" className="pt-3">
+      <Heading>Last readings</Heading>
+      {state.lastReadings.length === 0 && <p className="text-ink2">None yet. The first goes in the strip.</p>}
+      <ul className="m-0 list-none p-0">
+        {state.lastReadings.slice(0, 8).map((r) => (
+          <li key={r.id} className={`grid min-h-11 grid-cols-[92px_minmax(0,1fr)_auto_36px] items-center gap-2 border-t border-rule first:border-t-0 ${r.withdrawn ? 'text-ink2 line-through' : ''}`}>
+            <span className="text-[15px] whitespace-nowrap text-ink2">{format(new Date(r.takenAt), 'd MMM HH:mm')}</span>
+            <span className="truncate">{r.name}</span>
+            <span className="num text-[20px] font-semibold">{r.value === null ? r.words : r.mark === 'stale' ? `(${formatLength(r.value, unit).replace(/\.0$/, '')})` : formatLength(r.value, unit).replace(/\.0$/, '')}</span>
+            <Mark kind={r.mark} size={24} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,153 @@
+import { newShaft, type Change } from '@elder-cog/contract';
+import { TEMPLATES, type Place, type TemplateName } from '@elder-cog/core';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useEffect, useRef, type JSX, type KeyboardEvent } from 'react';
+import { useForm } from 'react-hook-form';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { z } from 'zod';
+import { Primary, Refusal } from '../../kit/controls.tsx';
+import { SectionView } from '../../kit/SectionView.tsx';
+import { useCommand, useJobReply } from '../../state/api.ts';
+import { newId } from '../../state/settings.ts';
+
+const form = z.object({
+  machine: z.string().trim().min(1, 'Give the machine a name: what you call it will do.').max(120, 'Shorter, please: 120 letters at most.'),
+  year: z.string().trim().max(20, 'A year, or a few words.'),
+  box: z.string().trim().min(1, 'Say which box it is, such as gearbox or transfer box.').max(120),
+  shaft: z.string().trim().min(1, 'Say which shaft it is, such as input shaft.').max(120),
+  template: z.enum(['taperPair', 'plainThrust', 'gearOnBush']),
+  place: z.string(),
+  gasket: z.boolean(),
+});
+type Form = z.infer<typeof form>;
+
+const BOXES = ['Gearbox', 'Transfer box', 'Final drive', 'Rear axle', 'Overdrive', 'Wheel hub'];
+const SHAFTS = ['Input shaft', 'Layshaft', 'Output shaft', 'Idler shaft', 'Pinion shaft', 'Hub'];
+const TEMPLATE_NAMES = Object.keys(TEMPLATES) as TemplateName[];
+
+/** A new machine with its first box and shaft; or, inside a job, another box or shaft. No dimension is asked for. */
+export default function NewMachine(): JSX.Element {
+  const { jobId } = useParams();
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
+  const { send, sending } = useCommand();
+  const existing = useJobReply(jobId ?? '');
+  const facts = jobId ? existing.data?.facts : undefined;
+  const box = facts?.assemblies.find((a) => a.id === search.get('box'));
+  const sheet = useRef<HTMLFormElement>(null);
+  const { register, handleSubmit, watch, setValue, formState } = useForm<Form>({
+    resolver: zodResolver(form),
+    defaultValues: { machine: facts?.job.machine ?? '', year: '', box: box?.name ?? 'Gearbox', shaft: 'Input shaft', template: 'taperPair', place: 'underCover', gasket: false },
+  });
+  const { template, place, gasket } = watch();
+  const choice = TEMPLATES[template];
+  useEffect(() => {
+    if (facts) setValue('machine', facts.job.machine);
+  }, [facts, setValue]);
+  useEffect(() => {
+    if (!choice.places.some((p) => p.place === place)) setValue('place', choice.places[0]?.place ?? 'underCover');
+  }, [choice, place, setValue]);
+
+  const make = async (entry: Form): Promise<void> => {
+    const at = new Date().toISOString();
+    const job = jobId ?? newId();
+    const same = facts?.assemblies.find((a) => a.name.toLowerCase() === entry.box.toLowerCase());
+    const assemblyId = same?.id ?? newId();
+    const shaft = newShaft({ assemblyId, name: entry.shaft, template: entry.template, place: entry.place as Place, gasket: entry.gasket && entry.template === 'taperPair', position: facts?.shafts.length ?? 0, newId });
+    const changes: Change[] = [
+      ...(jobId ? [] : [{ kind: 'job.create' as const, job: { id: job, machine: entry.machine, year: entry.year, note: '', createdAt: at, archivedAt: null } }]),
+      ...(same ? [] : [{ kind: 'assembly.create' as const, assembly: { id: assemblyId, jobId: job, name: entry.box, kind: 'box', position: facts?.assemblies.length ?? 0, mirrorOf: null } }]),
+      shaft,
+    ];
+    try {
+      await send(...changes);
+    } catch {
+      return; // the title block says why; the form keeps what was typed
+    }
+    void navigate(`/jobs/${job}/section?shaft=${shaft.shaft.id}`);
+  };
+
+  /** Enter commits a field and goes on to the next; on the last it makes the machine. */
+  const onEnter = (event: KeyboardEvent<HTMLFormElement>): void => {
+    if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
+    event.preventDefault();
+    const stops = [...(sheet.current?.querySelectorAll<HTMLElement>('[data-stop]') ?? [])];
+    const at = stops.findIndex((stop) => stop === event.target || stop.contains(event.target as Node));
+    const next = stops[at + 1];
+    const focusable = next?.matches('input, button') ? next : (next?.querySelector<HTMLElement>('input:checked') ?? next?.querySelector<HTMLElement>('input'));
+    focusable?.focus();
+    if (focusable instanceof HTMLInputElement && focusable.type === 'text') focusable.select();
+  };
+
+  const text = (name: 'machine' | 'year' | 'box' | 'shaft', label: string, placeholder: string, list?: readonly string[]): JSX.Element => (
+    <div>
+      <label htmlFor={name} className="label text-[17px] font-semibold">
+        {label}
+      </label>
+      <input id={name} data-stop type="text" autoComplete="off" list={list ? `${name}-list` : undefined} placeholder={placeholder} aria-invalid={formState.errors[name] ? true : undefined} aria-describedby={`${name}-says`} {...register(name)} autoFocus={name === (jobId ? 'box' : 'machine')} className="mt-1 h-14 w-full border border-edge bg-sheet px-3 text-[20px]" />
+      {list && (
+        <datalist id={`${name}-list`}>
+          {list.map((item) => (
+            <option key={item} value={item} />
+          ))}
+        </datalist>
+      )}
+      <div id={`${name}-says`} className="min-h-6">
+        {formState.errors[name] && <Refusal>{formState.errors[name].message}</Refusal>}
+      </div>
+    </div>
+  );
+
+  return (
+    <form ref={sheet} onKeyDown={onEnter} onSubmit={(event) => void handleSubmit(make)(event)} className="grid gap-x-8 px-5 py-4 lg:grid-cols-[380px_minmax(0,1fr)]">
+      <div>
+        <h1 className="label m-0 mb-2 text-[22px] font-semibold">{jobId ? `Add to the ${facts?.job.machine ?? 'machine'}` : 'New machine'}</h1>
+        {!jobId && (
+          <div className="grid grid-cols-[1fr_100px] gap-3">
+            {text('machine', 'Machine', 'like hay baler')}
+            {text('year', 'Year', 'like 1938')}
+          </div>
+        )}
+        {text('box', 'Box', 'gearbox, axle, final drive', BOXES)}
+        {text('shaft', 'Shaft', 'input shaft, layshaft', SHAFTS)}
+        <fieldset data-stop className="m-0 border-0 p-0">
+          <legend className="label p-0 text-[17px] font-semibold">What is it?</legend>
+          {TEMPLATE_NAMES.map((each) => (
+            <label key={each} className={`mt-1 flex min-h-14 cursor-pointer items-center gap-3 border px-3 py-1 ${template === each ? 'border-2 border-blue bg-sheet' : 'border-edge'}`}>
+              <input type="radio" value={each} {...register('template')} className="h-5 w-5 accent-blue" />
+              <span>
+                <span className="block leading-5 font-medium">{TEMPLATES[each].title}</span>
+                <span className="block text-[15px] leading-5 text-ink2">{TEMPLATES[each].says}</span>
+              </span>
+            </label>
+          ))}
+        </fieldset>
+      </div>
+      <div className="min-w-0 max-lg:mt-4">
+        <div className="border border-edge">
+          <SectionView height={300} question={{ template, place: (choice.places.some((p) => p.place === place) ? place : (choice.places[0]?.place ?? 'underCover')) as Place, gasket: gasket && template === 'taperPair', sizes: {}, leaves: null, packWords: 'Shim', gap: null, turned: [], letter: 'A' }} />
+        </div>
+        <fieldset data-stop className="m-0 mt-3 border-0 p-0">
+          <legend className="label p-0 text-[17px] font-semibold">Where is the shim?</legend>
+          <div className="flex flex-wrap gap-2">
+            {choice.places.map((each) => (
+              <label key={each.place} className={`flex min-h-14 cursor-pointer items-center gap-3 border px-4 ${place === each.place ? 'border-2 border-brass-text bg-sheet' : 'border-edge'}`}>
+                <input type="radio" value={each.place} {...register('place')} className="h-5 w-5 accent-blue" />
+                {each.says}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        {template === 'taperPair' && (
+          <label className="mt-2 flex min-h-14 cursor-pointer items-center gap-3">
+            <input data-stop type="checkbox" {...register('gasket')} className="h-6 w-6 accent-blue" /> a gasket lies under the cover as well
+          </label>
+        )}
+        <Primary data-stop type="submit" enter disabled={sending} className="mt-3">
+          {jobId ? 'Add it' : 'Put it on the shelf'}
+        </Primary>
+        <p className="text-ink2">No dimension is needed. What is not measured is drawn dashed.</p>
+      </div>
+    </form>
+  );
+}

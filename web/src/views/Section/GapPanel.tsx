@@ -1,0 +1,90 @@
+import { formatLength, formatLimits, MARK_WORDS, unitWord, type Length } from '@elder-cog/core';
+import type { GapState } from '@elder-cog/derive';
+import { useState, type JSX } from 'react';
+import { Quiet } from '../../kit/controls.tsx';
+import { LimitBarView } from '../../kit/LimitBarView.tsx';
+import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
+import { Num } from '../../kit/Num.tsx';
+import { useSettings } from '../../state/settings.ts';
+import { barState } from './barState.ts';
+import { LimitsPanel } from './SetUp.tsx';
+
+/** The gap in hand: its letter and name, mark, number in both systems, verdict and how sure, limits with their source, and the bar. */
+export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
+  const unit = useSettings((s) => s.unit);
+  const [editing, setEditing] = useState(false);
+  const { now } = gap;
+  const value = now.reading?.value ?? null;
+  const shown = now.kind === 'read' || now.kind === 'forecast' || now.kind === 'stale' ? value : null;
+  return (
+    <div>
+      <h2 className="label m-0 text-[18px] font-semibold text-blue">
+        <span className="mr-2">{gap.letter}</span>
+        {gap.station.name}
+      </h2>
+      <div className="mt-1 flex items-start gap-4">
+        <Mark kind={gap.mark} size={52} />
+        <div className="min-w-0">
+          {shown === null ? <span className="num text-[44px] leading-[48px] font-semibold text-ink2">?</span> : <BigNumber value={shown} kind={now.kind} bound={now.reading?.kind ?? 'estimate'} unit={unit} />}
+        </div>
+      </div>
+      <p className="m-0 mt-1 flex flex-wrap items-baseline justify-between gap-x-3">
+        <span className={`label text-[24px] leading-8 font-semibold ${MARK_TEXT[gap.mark]}`}>{verdictWords(gap)}</span>
+        {now.U !== null && (
+          <span className="num text-[18px] whitespace-nowrap">
+            ±{formatLength(now.U as Length, unit)} {unitWord(unit)}
+          </span>
+        )}
+      </p>
+      {(gap.verdict?.because ?? now.because) && <p className="m-0 text-[15px] leading-5 text-ink2">{gap.verdict?.because ?? now.because}</p>}
+      <p className="m-0 mt-1 flex flex-wrap items-center justify-between gap-x-3 border-t border-rule">
+        <span>
+          {gap.limits ? (
+            <>
+              <span className="num text-[18px] font-semibold">{formatLimits(gap.limits.limits, unit)}</span> <span className="label text-[16px] text-ink2">{unitWord(unit)}</span>
+              <span className="pl-3 text-[16px]">
+                {gap.limits.fact.source === 'manual' ? 'Manual' : gap.limits.fact.source.replace('_', ' ')}
+                {gap.limits.fact.pageOrWhom ? `, ${gap.limits.fact.pageOrWhom}` : ''}
+              </span>
+            </>
+          ) : (
+            <span className="text-ink2">no limits yet</span>
+          )}
+        </span>
+        {gap.limits && (
+          <Quiet onClick={() => setEditing((e) => !e)} aria-expanded={editing} className="no-print">
+            Limits ▸
+          </Quiet>
+        )}
+      </p>
+      {editing && <LimitsPanel gap={gap} onDone={() => setEditing(false)} />}
+      <LimitBarView {...barState(gap)} most={560} />
+    </div>
+  );
+}
+
+function BigNumber({ value, kind, bound, unit }: { value: Length; kind: GapState['now']['kind']; bound: 'estimate' | 'atLeast' | 'atMost'; unit: 'thou' | 'mm' }): JSX.Element {
+  const before = bound === 'atLeast' ? 'at least' : bound === 'atMost' ? 'at most' : value < 0 ? 'preload' : kind === 'forecast' ? 'said' : '';
+  return (
+    <>
+      {before && <span className="label mr-2 align-middle text-[18px] text-ink2">{before}</span>}
+      <span className={kind === 'read' ? '' : 'text-ink2'}>
+        {kind === 'read' ? '' : <span className="num text-[44px] leading-[48px]">(</span>}
+        <Num value={value} unit={unit} size={44} both signed={false} wrap={false} />
+        {kind === 'read' ? '' : <span className="num text-[44px] leading-[48px]">)</span>}
+      </span>
+    </>
+  );
+}
+
+/** "Loose · sure", "Stale: bolts torqued", "Forecast, not read". */
+export function verdictWords(gap: GapState): string {
+  const { now, verdict, limits } = gap;
+  if (now.kind === 'forecast') return 'Forecast, not read';
+  if (now.kind === 'stale') return 'Stale';
+  if (now.kind === 'none') return 'Not measured';
+  if (!limits || !verdict) return 'No limits to judge by';
+  if (verdict.place === 'unmeasured') return 'Cannot tell';
+  const surety = { sure: 'sure', near: 'near the limit', cannotTell: 'cannot be sure' }[verdict.sure];
+  return `${MARK_WORDS[verdict.place]} · ${surety}`;
+}

@@ -1,0 +1,246 @@
+import type { FitLeaf } from '@elder-cog/contract';
+import { formatLength, nanometres, parsePack, ReckoningError, unitWord, type Length } from '@elder-cog/core';
+import { availableFor, packWords, type GapState, type PackChoice, type PackChoices, type ShaftState } from '@elder-cog/derive';
+import { useEffect, useRef, useState, type JSX } from 'react';
+import { Field, Heading, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
+import { Mark } from '../../kit/Mark.tsx';
+import { LeafStrip, Pack } from '../../kit/Pack.tsx';
+import { SumView } from '../../kit/SumView.tsx';
+import { useCommand } from '../../state/api.ts';
+import { fitPack, leavesFromSaid } from '../../state/gapActions.ts';
+import { useJob } from '../../state/job.ts';
+import { useSettings } from '../../state/settings.ts';
+import { usePackChoices } from '../../workers/packs.ts';
+
+interface PackShelfProps {
+  readonly shaft: ShaftState;
+  readonly gap: GapState;
+  /** raised by a reading just kept: the best pack takes the focus */
+  readonly wantsFocus: boolean;
+  readonly onFocused: () => void;
+  readonly onFitted: () => void;
+}
+
+/** The packs for the gap in hand: what is in, what is wanted, the best on hand, the others, and the shim to make. */
+export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackShelfProps): JSX.Element {
+  const { lots, fitted } = useJob();
+  const { send, sending } = useCommand();
+  const unit = useSettings((s) => s.unit);
+  const [chosen, setChosen] = useState(0);
+  const [sumShown, setSumShown] = useState(false);
+  const [other, setOther] = useState(false);
+  const fitButton = useRef<HTMLButtonElement>(null);
+  const pack = gap.pack;
+  const window = pack?.window ?? null;
+  const slot = shaft.slots.find((s) => s.slot.kind === 'adjuster');
+  const available = slot ? availableFor(slot.slot.id, lots, fitted) : [];
+  const reading = gap.now.reading;
+  const needed = window !== null && window.reachable && reading !== null && gap.mark !== 'in' && gap.now.kind === 'read';
+  const { data: choices } = usePackChoices(window && reading && pack && window.reachable ? { window, available, fitted: pack.fitted, reading: reading.value, sense: pack.sense } : null);
+  useEffect(() => setChosen(0), [choices]);
+  const best = choices?.choices[chosen];
+
+  useEffect(() => {
+    if (!wantsFocus || !choices) return;
+    onFocused();
+    if (needed) fitButton.current?.focus();
+  }, [wantsFocus, choices, needed, onFocused]);
+
+  if (!pack || !slot) return <div />;
+  const fit = async (leaves: readonly FitLeaf[]): Promise<void> => {
+    try {
+      await send(fitPack(shaft, leaves));
+      setOther(false);
+      onFitted();
+    } catch {
+      // the title block says why
+    }
+  };
+  const senseWords = pack.sense === 1 ? 'thicker = more float' : pack.sense === -1 ? 'thicker = less float' : 'does not touch this gap';
+  const proof = pack.proved ? (pack.proved.contradiction ? '' : `, proved in build ${pack.proved.build}`) : '';
+
+  return (
+    <section aria-label="Packs" className="px-4 py-3">
+      <p className="m-0 flex flex-wrap items-baseline gap-x-4">
+        <Heading>{slot.slot.name}</Heading>
+        <span className="text-ink2">
+          {senseWords}
+          {proof}
+        </span>
+      </p>
+      {pack.proved?.contradiction && <Refusal>{pack.proved.contradiction}</Refusal>}
+      <div className="mt-2 grid grid-cols-[auto_minmax(130px,1fr)_minmax(220px,1.6fr)_minmax(190px,1.3fr)] gap-x-6 gap-y-3 max-lg:grid-cols-[auto_1fr] max-sm:grid-cols-1">
+        <div>
+          <p className="m-0 mb-1 text-ink2">in now</p>
+          <Pack leaves={slot.fitting.leaves ?? []} />
+          <p className="m-0 mt-1">
+            <span className="text-ink2">in all </span>
+            <span className="num text-[20px] font-semibold">{formatLength(pack.fitted, unit)}</span> <span className="label text-[15px] text-ink2">{unitWord(unit)}</span>
+          </p>
+        </div>
+        <div>
+          <Wanted gap={gap} unit={unit} />
+          {pack.sum.length > 0 && (
+            <Quiet onClick={() => setSumShown((s) => !s)} aria-expanded={sumShown} className="lg:hidden">
+              {sumShown ? 'Hide the sum' : 'Show the sum'} ▸
+            </Quiet>
+          )}
+          {sumShown && (
+            <div className="lg:hidden">
+              <SumView sum={pack.sum} unit={unit} answerAt={4} />
+            </div>
+          )}
+        </div>
+        <div className="max-lg:col-span-full">
+          {best ? (
+            <div className="border-2 border-blue bg-sheet p-3">
+              <div className="flex items-center justify-between gap-3">
+                <LeafStrip leaves={best.leaves} width={96} />
+                <span className="num text-[20px] font-semibold">{packWords(best.leaves)}</span>
+              </div>
+              <p className="m-0 my-1 flex flex-wrap items-center gap-x-2">
+                <Mark kind={best.sure ? 'in' : 'in'} size={22} named={false} ground="var(--sheet)" />
+                <span className="label text-[16px] font-semibold text-good">{best.sure ? 'Right · sure' : 'Right'}</span>
+                <span className="num ml-auto whitespace-nowrap">
+                  {formatLength(best.total, unit)} → <strong className="text-[20px] font-semibold">{formatLength(best.gives, unit)}</strong>
+                </span>
+              </p>
+              <Primary ref={fitButton} enter disabled={sending} className="w-full" onClick={() => void fit(best.leaves)}>
+                Fit this pack
+              </Primary>
+            </div>
+          ) : (
+            choices && window && <NoPack choices={choices} unit={unit} onFit={(leaves) => void fit(leaves)} buttonRef={fitButton} busy={sending} />
+          )}
+        </div>
+        <div className="flex flex-col gap-1 max-lg:col-span-full">
+          {choices?.choices.map((choice, i) => (i === chosen ? null : <Alternative key={i} choice={choice} unit={unit} onChoose={() => { setChosen(i); fitButton.current?.focus(); }} />))}
+          {choices && best && <MakeLine choices={choices} unit={unit} />}
+          <Quiet onClick={() => setOther((o) => !o)} aria-expanded={other}>
+            Another pack…
+          </Quiet>
+        </div>
+        {other && <OtherPack onFit={(leaves) => void fit(leaves)} available={available} unit={unit} />}
+      </div>
+    </section>
+  );
+}
+
+function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Element {
+  const window = gap.pack?.window;
+  if (gap.pack?.refusal) return <Refusal>{gap.pack.refusal.message}</Refusal>;
+  if (!window) return <p className="m-0 text-ink2">{gap.now.kind === 'stale' ? `Read it again first: ${gap.now.because ?? 'the last reading is stale'}.` : gap.limits ? 'Read the gap, and the pack is worked out here.' : 'Limits first: then the pack is worked out here.'}</p>;
+  if (!window.reachable) return <Refusal>{window.because}</Refusal>;
+  return (
+    <>
+      <p className="m-0 text-ink2">want</p>
+      <p className="num m-0 text-[28px] leading-9 font-semibold">{formatLength(window.ideal, unit)}</p>
+      <p className="num m-0 text-[16px] whitespace-nowrap">
+        {formatLength(window.min, unit)} to {formatLength(window.max, unit)}
+      </p>
+      <p className="m-0 text-[16px] text-ink2">{window.sure ? `sure ${formatLength(window.sure.min, unit)} to ${formatLength(window.sure.max, unit)}` : window.because}</p>
+    </>
+  );
+}
+
+function Alternative({ choice, unit, onChoose }: { choice: PackChoice; unit: 'thou' | 'mm'; onChoose: () => void }): JSX.Element {
+  return (
+    <button type="button" onClick={onChoose} className="num flex min-h-12 items-center justify-between gap-2 border border-edge bg-sheet px-3 text-[17px]">
+      <span>{packWords(choice.leaves)}</span>
+      <span className="whitespace-nowrap">
+        → <strong className="text-[20px] font-semibold">{formatLength(choice.gives, unit)}</strong>
+      </span>
+    </button>
+  );
+}
+
+const half = (length: Length, unit: 'thou' | 'mm'): string => {
+  if (unit === 'mm') return formatLength(length, 'mm');
+  const halves = Math.round(length / 12_700);
+  return halves % 2 === 0 ? String(halves / 2) : `${halves === 1 ? '' : Math.floor(halves / 2)}½`;
+};
+
+/** "make 10½ ±0.9, sure": the shim to make, as a window. */
+function MakeLine({ choices, unit }: { choices: PackChoices; unit: 'thou' | 'mm' }): JSX.Element {
+  return (
+    <p className="m-0 flex min-h-12 items-center gap-2 border border-dashed border-edge px-3">
+      make <span className="num text-[18px] font-semibold">{half(choices.make.ideal, unit)}</span>
+      <span className="num text-ink2">
+        ±{formatLength(choices.make.either, unit)}
+        {choices.make.sure ? ', sure' : ''}
+      </span>
+    </p>
+  );
+}
+
+/** Nothing on hand lands: the shim to cut or lap, as a window, and the nearest either side. */
+function NoPack({ choices, unit, onFit, buttonRef, busy }: { choices: PackChoices; unit: 'thou' | 'mm'; onFit: (leaves: readonly FitLeaf[]) => void; buttonRef: React.RefObject<HTMLButtonElement | null>; busy: boolean }): JSX.Element {
+  const { ideal, either, plan, sure } = choices.make;
+  const made: FitLeaf[] = [{ lotId: null, thickness: ideal, written: half(ideal, unit), unit, count: 1 }];
+  return (
+    <div className="border-2 border-dashed border-brass-text bg-sheet p-3" data-testid="make">
+      <p className="m-0">
+        No pack on hand lands. <strong className="font-semibold">Make one:</strong>
+      </p>
+      <p className="num m-0 my-1 text-[20px] font-semibold whitespace-nowrap">
+        {inches(ideal, unit)} <span className="text-[16px] font-medium text-ink2">±{inches(either, unit, true)}</span>
+      </p>
+      {plan && 'from' in plan && (
+        <p className="m-0">
+          from <span className="num font-semibold">{inches(plan.from, unit)}</span> stock take off{' '}
+          <span className="num font-semibold">
+            {half(plan.takeOff, unit)} {unitWord(unit)}
+          </span>
+        </p>
+      )}
+      {plan && 'leaves' in plan && <p className="m-0">cut from sheet: {plan.leaves.map((l) => `${l.count > 1 ? `${l.count} × ` : ''}${formatLength(l.thickness, unit)}`).join(' + ')}</p>}
+      {!sure && <p className="m-0 text-[15px] text-ink2">The reading’s doubt is as wide as the limits: this is the middle, not a certainty.</p>}
+      <p className="m-0 mt-1 text-[15px] text-ink2">
+        {choices.below && `Nearest under: ${packWords(choices.below.leaves)} gives ${formatLength(choices.below.gives, unit)}. `}
+        {choices.above && `Nearest over: ${packWords(choices.above.leaves)} gives ${formatLength(choices.above.gives, unit)}.`}
+      </p>
+      {ideal < 40_000 && <p className="m-0 text-[15px] text-tight">Under 0.04 mm a leaf tears: make it with another.</p>}
+      {ideal > 0 && (
+        <Primary ref={buttonRef} enter disabled={busy} className="mt-2 w-full" onClick={() => onFit(made)}>
+          Fit one made {half(ideal, unit)}
+        </Primary>
+      )}
+    </div>
+  );
+}
+
+const inches = (length: Length, unit: 'thou' | 'mm', short = false): string => {
+  const words = unit === 'mm' ? `${formatLength(length, 'mm')} mm` : `${formatLength(length, 'in')} in`;
+  return short && unit === 'thou' ? formatLength(length, 'in').replace(/^0/, '') : words;
+};
+
+/** A pack of any thickness, from the drawer or not: "10½, made". */
+function OtherPack({ onFit, available, unit }: { onFit: (leaves: readonly FitLeaf[]) => void; available: Parameters<typeof leavesFromSaid>[1]; unit: 'thou' | 'mm' }): JSX.Element {
+  const [text, setText] = useState('');
+  const [tried, setTried] = useState(false);
+  const said = packOrRefusal(text, unit);
+  return (
+    <form
+      className="col-span-full flex items-start gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        setTried(true);
+        if (Array.isArray(said)) onFit(leavesFromSaid(said, available));
+      }}
+    >
+      <Field label="Fit another pack" value={text} onChange={(e) => { setText(e.target.value); setTried(false); }} placeholder="like 6+4, 10½ or none" refusal={tried && !Array.isArray(said) ? said : null} says={Array.isArray(said) && text !== '' ? `${formatLength(nanometres(said.reduce((sum, l) => sum + l.thickness, 0)), unit)} ${unitWord(unit)}` : ''} className="flex-1" autoFocus />
+      <Primary type="submit" className="mt-7">
+        Fit it
+      </Primary>
+    </form>
+  );
+}
+
+export function packOrRefusal(text: string, unit: 'thou' | 'mm'): ReturnType<typeof parsePack> | string {
+  try {
+    return parsePack(text, unit);
+  } catch (error) {
+    if (error instanceof ReckoningError) return error.message;
+    throw error;
+  }
+}

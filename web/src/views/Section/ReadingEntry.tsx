@@ -1,0 +1,290 @@
+import type { RawReading } from '@elder-cog/contract';
+import { describeLength, INSTRUMENTS, nanometres, tryEntry, parseLength, ReckoningError, type EntryRead, type Instrument, type Length } from '@elder-cog/core';
+import { asInstrument, packTotal, readingValue, type GapState, type ShaftState } from '@elder-cog/derive';
+import { useEffect, useRef, useState, type JSX, type RefObject } from 'react';
+import { Chip, Field, Heading, Quiet, Refusal } from '../../kit/controls.tsx';
+import { Dial } from '../../kit/Dial.tsx';
+import { EntryStrip, type Expected } from '../../kit/EntryStrip.tsx';
+import { Keypad } from '../../kit/Keypad.tsx';
+import { MethodDrawing, WAYS, wayOf } from '../../kit/methodDrawings.tsx';
+import { useCommand } from '../../state/api.ts';
+import { changeState, keepReading, setMethod, withdraw } from '../../state/gapActions.ts';
+
+interface ReadingEntryProps {
+  readonly shaft: ShaftState;
+  readonly gap: GapState;
+  readonly dialSquare: boolean;
+  /** called when a reading has been kept */
+  readonly onKept?: () => void;
+  readonly entryRef?: RefObject<HTMLInputElement | null>;
+  readonly showDial?: boolean;
+  readonly keypad?: boolean;
+  readonly compact?: boolean;
+}
+
+interface RestItem {
+  readonly item: string;
+  readonly name: string;
+  readonly slotId: string | null;
+  readonly known: string | null;
+  readonly answers: readonly string[];
+}
+
+const ANSWERS: Readonly<Record<string, readonly string[]>> = { fastening: ['torqued', 'hand tight'], gasket: ['new gasket', 'old gasket', 'no gasket'], bearing: ['own bearings', 'trial bearings'] };
+
+/** What a reading here rests on: bolts, gasket, bearings as last said, and the dial square. */
+function restItems(shaft: ShaftState, dialSquare: boolean, method: RawReading['method']): RestItem[] {
+  const slots = shaft.slots.filter(({ slot }) => slot.kind in ANSWERS && slot.kind !== 'bearing').map(({ slot, fitting }) => ({ item: slot.role, name: slot.name, slotId: slot.id, known: fitting.state, answers: ANSWERS[slot.kind] ?? [] }));
+  return method === 'dial' || method === 'spacer' ? [...slots, { item: 'dial', name: 'Dial', slotId: null, known: dialSquare ? 'square' : null, answers: ['square', 'not square'] }] : slots;
+}
+
+/** The strip with all that belongs to it: way of reading, what it rests on, dial, readings seen in this build. */
+export function ReadingEntry({ shaft, gap, dialSquare, onKept, entryRef, showDial = false, keypad = false, compact = false }: ReadingEntryProps): JSX.Element {
+  const { send, sending } = useCommand();
+  const [text, setText] = useState('');
+  const [heights, setHeights] = useState('');
+  const [spacer, setSpacer] = useState('');
+  const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
+  const [changing, setChanging] = useState<string | null>(null);
+  const [choosing, setChoosing] = useState(false);
+  const [lastKept, setLastKept] = useState<{ id: string; words: string } | null>(null);
+  const own = useRef<HTMLInputElement>(null);
+  const strip = entryRef ?? own;
+
+  const method = gap.station.method ?? 'dial';
+  const way = wayOf(method);
+  const instrument = asInstrument(gap.station.instrument);
+  const items = restItems(shaft, dialSquare, method);
+  const said = (item: RestItem): string | null => answers[item.item] ?? item.known;
+  const unsaid = items.filter((item) => said(item) === null);
+  const spacerValue = lengthOrNull(spacer, instrument.unit === 'in' ? 'thou' : instrument.unit);
+
+  useEffect(() => setAnswers({}), [shaft.current?.build.id]);
+  useEffect(() => {
+    if (!lastKept) return;
+    const timer = setTimeout(() => setLastKept(null), 10_000);
+    return () => clearTimeout(timer);
+  }, [lastKept]);
+
+  const rawOf = (entry: string): RawReading => ({
+    method,
+    text: entry,
+    instrument,
+    ...(method === 'depths' ? { heights } : {}),
+    ...(method === 'spacer' && spacerValue !== null ? { spacer: spacerValue } : {}),
+    restsOn: items.flatMap((item) => (said(item) === null ? [] : [{ item: item.item, answer: said(item) ?? '' }])),
+  });
+  const place = { sense: gap.pack?.sense ?? 0, pack: packTotal(shaft.slots.find((s) => s.slot.kind === 'adjuster')?.fitting.leaves) } as const;
+  const valueOf = (entry: string): Length | null => {
+    const valued = readingValue(rawOf(entry), place);
+    return 'ok' in valued ? valued.ok.reading.value : null;
+  };
+
+  const blocked =
+    method === 'depths' && !('read' in tryEntry(heights, instrument)) ? 'Give the height of the cover as well, flange to spigot.' : method === 'spacer' && spacerValue === null ? 'Say how thick the known spacer is.' : unsaid.length > 0 ? `Say what it rests on first: ${unsaid.map((u) => u.name.toLowerCase()).join(', ')}.` : null;
+
+  const keep = async (entry: string, read: EntryRead): Promise<void> => {
+    const raw = rawOf(entry);
+    const value = valueOf(entry);
+    const words = value === null ? entry : `${read.reading.kind === 'atLeast' ? 'at least ' : read.reading.kind === 'atMost' ? 'at most ' : ''}${describeLength(value, read.unit === 'um' ? 'mm' : read.unit)}`;
+    const change = keepReading(gap.station, shaft.current, raw, value, words);
+    try {
+      await send(change);
+    } catch {
+      return; // the title block says why; the entry stays in the strip
+    }
+    if (change.kind === 'reading.keep') setLastKept({ id: change.reading.id, words });
+    setText('');
+    setAnswers({});
+    strip.current?.focus();
+    onKept?.();
+  };
+
+  const answer = (item: RestItem, choice: string): void => {
+    setChanging(null);
+    const alreadyRead = gap.now.kind === 'read';
+    if (item.slotId && alreadyRead && item.known !== null && choice !== item.known) {
+      void send(changeState(shaft, item.slotId, choice)).catch(() => undefined);
+      return;
+    }
+    setAnswers((all) => ({ ...all, [item.item]: choice }));
+    const next = unsaid.find((u) => u.item !== item.item);
+    requestAnimationFrame(() => (next ? document.getElementById(`rest-${next.item}-0`)?.focus() : strip.current?.focus()));
+  };
+
+  return (
+    <div>
+      <div className="flex items-center justify-between gap-2">
+        <Heading>Reading</Heading>
+        <Quiet onClick={() => setChoosing((c) => !c)} aria-expanded={choosing} className="text-right">
+          {instrument.kind === 'dial' ? `${instrument.name}, 0–${instrument.divisions ?? 100}` : instrument.name}
+          {method === 'dial' || method === 'feelers' ? '' : `: ${way.name.toLowerCase()}`} ▸
+        </Quiet>
+      </div>
+      {choosing && (
+        <MethodChooser
+          gap={gap}
+          onChoose={(change) => {
+            setChoosing(false);
+            void send(change).then(() => strip.current?.focus(), () => undefined);
+          }}
+        />
+      )}
+      {method === 'depths' && <Field label="Cover, flange to spigot" value={heights} onChange={(e) => setHeights(e.target.value)} placeholder="like .720 .721" {...saysOf(heights, instrument)} className="mb-1" />}
+      {method === 'spacer' && <Field label="Known spacer under the flange" value={spacer} onChange={(e) => setSpacer(e.target.value)} placeholder="like 10 thou" says={spacerValue === null ? '' : describeLength(spacerValue, 'thou')} refusal={spacer !== '' && spacerValue === null ? 'That is not a thickness: type one such as 10 thou.' : null} className="mb-1" />}
+      {showDial && method === 'dial' && (
+        <div className="flex justify-center py-2">
+          <Dial entry={text} divisions={instrument.divisions ?? 100} size={compact ? 160 : 200} />
+        </div>
+      )}
+      <RestsOn items={items} said={said} changing={changing} onChange={setChanging} onAnswer={answer} />
+      <EntryStrip
+        ref={strip}
+        value={text}
+        onChange={setText}
+        onKeep={(entry, read) => void keep(entry, read)}
+        instrument={instrument}
+        reckons={valueOf}
+        expected={expectedHere(gap)}
+        blocked={blocked}
+        example={way.example}
+        busy={sending}
+      />
+      {keypad && <Keypad value={text} onChange={setText} onKeep={() => (document.getElementById('entry') as HTMLInputElement | null)?.form?.requestSubmit()} />}
+      {lastKept && (
+        <p className="m-0 flex flex-wrap items-center gap-x-3 text-[16px]">
+          <span>Kept: {lastKept.words}.</span>
+          <Quiet
+            onClick={() => {
+              void send(withdraw('reading', lastKept.id, 'that was wrong')).catch(() => undefined);
+              setLastKept(null);
+            }}
+          >
+            That was wrong
+          </Quiet>
+        </p>
+      )}
+      <Seen gap={gap} />
+    </div>
+  );
+}
+
+function lengthOrNull(text: string, unit: Instrument['unit']): Length | null {
+  try {
+    return text.trim() === '' ? null : parseLength(text, unit);
+  } catch (error) {
+    if (error instanceof ReckoningError) return null;
+    throw error;
+  }
+}
+
+function saysOf(text: string, instrument: Instrument): { says: string; refusal: string | null } {
+  if (text.trim() === '') return { says: '', refusal: null };
+  const understood = tryEntry(text, instrument);
+  return 'read' in understood ? { says: describeLength(understood.read.reading.value, instrument.unit), refusal: null } : { says: '', refusal: understood.refusal.message };
+}
+
+/** What this method in this build should read: the forecast, or the limits while the pack it came with is in. */
+function expectedHere(gap: GapState): Expected | null {
+  const { min, max } = gap.limits?.limits ?? {};
+  const half = min !== undefined && max !== undefined ? (max - min) / 2 : 50_800;
+  if (gap.now.kind === 'forecast' && gap.now.reading) return { min: nanometres(gap.now.reading.value - half), max: nanometres(gap.now.reading.value + half) };
+  if (gap.now.kind === 'read' && gap.now.reading) return { min: nanometres(gap.now.reading.value - half), max: nanometres(gap.now.reading.value + half) };
+  if (gap.now.kind === 'none' && gap.pack && gap.pack.fitted > 0 && min !== undefined && max !== undefined) return { min, max };
+  return null;
+}
+
+function RestsOn({ items, said, changing, onChange, onAnswer }: { items: readonly RestItem[]; said: (item: RestItem) => string | null; changing: string | null; onChange: (item: string | null) => void; onAnswer: (item: RestItem, answer: string) => void }): JSX.Element {
+  const known = items.filter((item) => said(item) !== null && changing !== item.item);
+  const open = items.filter((item) => said(item) === null || changing === item.item);
+  return (
+    <div className="mb-2">
+      {known.length > 0 && (
+        <p className="m-0 flex flex-wrap items-center gap-x-3">
+          <span className="text-ink2">Rests on</span>
+          {known.map((item) => (
+            <button key={item.item} type="button" onClick={() => onChange(item.item)} aria-label={`${item.name}: ${said(item) ?? ''}. Change`} className="min-h-12 text-[16px]">
+              {item.item === 'dial' ? `dial ${said(item)}` : item.item === 'cover.gasket' ? said(item) : `${item.name.toLowerCase()} ${said(item)}`} <span className="text-good">✓</span>
+            </button>
+          ))}
+        </p>
+      )}
+      {open.map((item) => (
+        <div key={item.item} role="group" aria-label={`${item.name}?`} className="flex flex-wrap items-center gap-2 py-1">
+          <span className="min-w-24">{item.name}?</span>
+          {item.answers.map((choice, i) => (
+            <Chip key={choice} id={`rest-${item.item}-${i}`} on={said(item) === choice} onClick={() => onAnswer(item, choice)}>
+              {choice}
+            </Chip>
+          ))}
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** Readings kept on this build, with their range; one tap takes one back, struck through and kept. */
+function Seen({ gap }: { gap: GapState }): JSX.Element | null {
+  if (gap.now.kind !== 'read') return null;
+  const words = gap.now.kept.map((k) => k.text);
+  return (
+    <p className="m-0 mt-1 text-[16px]">
+      <span className="text-ink2">Seen </span>
+      <span className="num text-[20px]">{words.join(' · ')}</span>
+      {gap.now.range !== null && (
+        <>
+          <span className="text-ink2"> · range </span>
+          <span className="num text-[20px]">{describeLength(gap.now.range, 'thou')}</span>
+        </>
+      )}
+      {gap.now.kept.some((k) => k.value?.drifted) && (
+        <span className="block">
+          <Refusal>One did not come back to where it began: the stand moved. It is kept, and not counted.</Refusal>
+        </span>
+      )}
+    </p>
+  );
+}
+
+const SET: Readonly<Record<string, { thou: Instrument; mm: Instrument }>> = {
+  dial: { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm },
+  spacer: { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm },
+  feelers: { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm },
+  coverDown: { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm },
+  depths: { thou: INSTRUMENTS.depthInch, mm: INSTRUMENTS.depthMm },
+};
+
+/** The five ways of reading a gap, from small drawings; and which system the instrument reads in. */
+export function MethodChooser({ gap, onChoose, large = false }: { gap: GapState; onChoose: (change: ReturnType<typeof setMethod>) => void; large?: boolean }): JSX.Element {
+  const [unit, setUnit] = useState<'thou' | 'mm'>(gap.station.instrument?.unit === 'mm' ? 'mm' : gap.limits?.fact.unit === 'mm' ? 'mm' : 'thou');
+  const first = useRef<HTMLButtonElement>(null);
+  useEffect(() => first.current?.focus(), []);
+  return (
+    <div className="mb-3">
+      <div className="mb-2 flex flex-wrap items-center gap-2">
+        <span>It reads in</span>
+        <Chip on={unit === 'thou'} onClick={() => setUnit('thou')}>
+          thou
+        </Chip>
+        <Chip on={unit === 'mm'} onClick={() => setUnit('mm')}>
+          mm
+        </Chip>
+      </div>
+      <div className={`grid gap-2 ${large ? 'grid-cols-5 max-xl:grid-cols-3 max-md:grid-cols-1' : 'grid-cols-1'}`}>
+        {WAYS.filter((way) => way.method !== 'coverDown' || gap.pack?.slot.place === 'underCover').map((way, i) => (
+          <button
+            key={way.method}
+            ref={i === 0 ? first : undefined}
+            type="button"
+            onClick={() => onChoose(setMethod(gap.station, way.method, (SET[way.method] ?? SET.dial)?.[unit] ?? INSTRUMENTS.dialThou))}
+            className={`min-h-14 border bg-sheet p-2 text-left ${gap.station.method === way.method ? 'border-2 border-blue' : 'border-edge'}`}
+          >
+            {large && <MethodDrawing method={way.method} />}
+            <span className="block font-medium">{way.name}</span>
+            <span className="block text-[15px] leading-5 text-ink2">{way.says}</span>
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,95 @@
+import { Printer } from 'lucide-react';
+import { useCallback, useEffect, useRef, useState, type JSX } from 'react';
+import { Link } from 'react-router';
+import { Heading, Quiet } from '../../kit/controls.tsx';
+import { SectionView } from '../../kit/SectionView.tsx';
+import { SumView } from '../../kit/SumView.tsx';
+import { usePhone, useWide } from '../../kit/useMedia.ts';
+import { useJob } from '../../state/job.ts';
+import { useSettings } from '../../state/settings.ts';
+import { Checks } from './Checks.tsx';
+import { GapList } from './GapList.tsx';
+import { GapPanel } from './GapPanel.tsx';
+import { PackShelf } from './PackShelf.tsx';
+import { ReadingEntry } from './ReadingEntry.tsx';
+import { SetUp, setUpStep } from './SetUp.tsx';
+
+/** The live drawing of one shaft, with its gap, packs and entry. */
+export default function Section(): JSX.Element {
+  const { state, shaft, lots, facts } = useJob();
+  const unit = useSettings((s) => s.unit);
+  const [leavesSkipped, skipLeaves] = useState(false);
+  const [wantsFit, setWantsFit] = useState(false);
+  const wide = useWide();
+  const phone = usePhone();
+  const entry = useRef<HTMLInputElement>(null);
+  const gap = shaft?.gaps[0];
+  const step = shaft && gap ? setUpStep(shaft, gap, lots.length === 0, leavesSkipped) : null;
+  const toEntry = useCallback(() => {
+    requestAnimationFrame(() => {
+      const rest = document.querySelector<HTMLElement>('[id^="rest-"][id$="-0"]');
+      (rest ?? entry.current)?.focus();
+    });
+  }, []);
+  const fitFocused = useCallback(() => setWantsFit(false), []);
+  useEffect(() => {
+    if (step === null) toEntry();
+  }, [step, toEntry]);
+
+  if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
+  const dialSquare = facts.readings.some((r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'));
+  const packs = step === null && <PackShelf shaft={shaft} gap={gap} wantsFocus={wantsFit} onFocused={fitFocused} onFitted={toEntry} />;
+  const checks = step === null && <Checks shaft={shaft} />;
+  const setUp = step !== null && <SetUp step={step} shaft={shaft} gap={gap} onSkipLeaves={() => skipLeaves(true)} onMethod={toEntry} />;
+  const print = (
+    <Quiet onClick={() => window.print()} className="no-print flex items-center gap-2">
+      <Printer size={18} aria-hidden="true" /> Print this sheet
+    </Quiet>
+  );
+  return (
+    <div className="grid min-h-full grid-cols-[minmax(0,1fr)_376px] max-lg:grid-cols-1 print:block">
+      <h1 className="sr-only">
+        Section, {shaft.shaft.name}, {shaft.assembly.name}
+      </h1>
+      <div className="min-w-0">
+        <SectionView question={shaft.section} height={388} />
+        <GapList gaps={shaft.gaps} current={gap.station.id} />
+        {setUp && <div className="border-t-2 border-ink">{setUp}</div>}
+        {wide && packs && <div className="border-t-2 border-ink">{packs}</div>}
+        {wide && checks}
+      </div>
+      <aside aria-label="The gap in hand" className="min-w-0 border-l-2 border-ink px-4 py-3 max-lg:border-t-2 max-lg:border-l-0">
+        <div className="max-lg:grid max-lg:grid-cols-2 max-lg:gap-6 max-sm:block">
+          <GapPanel gap={gap} />
+          {step === null && (
+            <div className="mt-2 border-t border-rule pt-1 max-lg:mt-0 max-lg:border-t-0 max-sm:mt-2 max-sm:border-t print:hidden">
+              <ReadingEntry shaft={shaft} gap={gap} dialSquare={dialSquare} entryRef={entry} onKept={() => setWantsFit(true)} keypad={phone} />
+            </div>
+          )}
+        </div>
+        {wide && gap.pack && gap.pack.sum.length > 0 && (
+          <div className="mt-2 border-t border-rule pt-2">
+            <Heading>The sum</Heading>
+            <SumView sum={gap.pack.sum} unit={unit} answerAt={4} />
+          </div>
+        )}
+        {wide && print}
+      </aside>
+      {!wide && packs && <div className="border-t-2 border-ink">{packs}</div>}
+      {!wide && checks}
+      {!wide && <div className="px-4">{print}</div>}
+    </div>
+  );
+}
+
+export function NoShaft({ jobId }: { jobId: string }): JSX.Element {
+  return (
+    <div className="p-6">
+      <Heading>Nothing is on the bench yet</Heading>
+      <p>Say what box it is and what shaft is in it: the drawing is there at once, and no dimension is needed.</p>
+      <Link to={`/jobs/${jobId}/add`} className="label inline-flex min-h-14 items-center bg-blue px-5 text-[18px] font-semibold text-paper no-underline">
+        Add a box
+      </Link>
+    </div>
+  );
+}

@@ -1,0 +1,233 @@
+import { newShaft, type Change } from '@elder-cog/contract';
+import { formatLength, formatLimits, INSTRUMENTS, nanometres, otherUnit, section, unitWord, type Length, type LengthUnit, type Place } from '@elder-cog/core';
+import { looseSheet, onHand, packWords, type Field as LooseField, type PackChoice } from '@elder-cog/derive';
+import { useState, type JSX } from 'react';
+import { useNavigate } from 'react-router';
+import { Chip, Field, Heading, Primary, Refusal } from '../../kit/controls.tsx';
+import { Mark } from '../../kit/Mark.tsx';
+import { Num } from '../../kit/Num.tsx';
+import { Shapes } from '../../kit/Shapes.tsx';
+import { SumView } from '../../kit/SumView.tsx';
+import { useWidth } from '../../kit/useWidth.ts';
+import { useCommand, useDrawer } from '../../state/api.ts';
+import { leavesFromSaid } from '../../state/gapActions.ts';
+import { newId, useSettings } from '../../state/settings.ts';
+import { usePackChoices } from '../../workers/packs.ts';
+
+const SPOTS: readonly { readonly place: Place; readonly words: readonly [string, string] }[] = [
+  { place: 'behindCup', words: ['behind', 'the cup'] },
+  { place: 'thrustWasher', words: ['thrust', 'washer'] },
+  { place: 'betweenCones', words: ['between', 'the cones'] },
+  { place: 'underCover', words: ['under', 'the cover'] },
+];
+const NUTTED: readonly { readonly place: Place; readonly words: readonly [string, string] }[] = [
+  { place: 'behindCup', words: ['behind', 'a cup'] },
+  { place: 'behindCone', words: ['behind the', 'head cone'] },
+  { place: 'betweenCones', words: ['between', 'the cones'] },
+  { place: 'betweenCups', words: ['between', 'the cups'] },
+];
+const SAYS: Partial<Record<Place, string>> = { behindCup: 'behind the cup', thrustWasher: 'in the washer', betweenCones: 'between the cones', underCover: 'under the cover', behindCone: 'behind the head cone', betweenCups: 'between the cups' };
+
+/** Limits, pack in now and reading in one place → the pack to fit. No machine, no set-up; kept to a job afterwards if wanted. */
+export function LooseSheet(): JSX.Element {
+  const unit = useSettings((s) => s.unit);
+  const drawer = useDrawer();
+  const { send, sending } = useCommand();
+  const navigate = useNavigate();
+  const [place, setPlace] = useState<Place>('behindCup');
+  const [nutted, setNutted] = useState(false);
+  const [feelers, setFeelers] = useState(false);
+  const [entry, setEntry] = useState({ limits: '', pack: '', reading: '' });
+  const [naming, setNaming] = useState<string | null>(null);
+  const instrument = (feelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm } : { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm })[unit];
+  const usesFeelers = /goes|stops/i.test(entry.reading);
+  const sheet = looseSheet({ ...entry, place, arrangement: nutted ? 'backToBack' : 'faceToFace', instrument: usesFeelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm }[unit] : instrument, unit });
+  const { window } = sheet;
+  const reading = sheet.reading && 'value' in sheet.reading ? sheet.reading.value : null;
+  const fitted = sheet.pack && 'value' in sheet.pack ? sheet.pack.value : null;
+  const hands = onHand(drawer.data?.lots ?? [], drawer.data?.fitted ?? []).filter((h) => h.onHand > 0);
+  const inPack = sheet.packLeaves.map((l) => ({ lotId: null, thickness: l.thickness, written: l.written, unit: l.unit, quantity: 1 }));
+  const available = [...hands.map(({ lot, onHand: quantity }) => ({ lotId: lot.id, thickness: lot.thickness, written: lot.written, unit: lot.unit, quantity })), ...inPack];
+  const { data: choices } = usePackChoices(window?.reachable && reading && fitted !== null ? { window, available, fitted, reading: reading.value, sense: sheet.sense } : null);
+  const set = (field: keyof typeof entry) => (event: { target: { value: string } }) => setEntry((all) => ({ ...all, [field]: event.target.value }));
+
+  const keepToJob = async (machine: string): Promise<void> => {
+    const at = new Date().toISOString();
+    const [jobId, assemblyId] = [newId(), newId()];
+    const template = place === 'thrustWasher' ? 'plainThrust' : 'taperPair';
+    const kept = place === 'betweenCones' || place === 'betweenCups' ? 'behindCone' : place;
+    const shaft = newShaft({ assemblyId, name: 'Shaft', template, place: template === 'plainThrust' ? 'thrustWasher' : kept, gasket: false, position: 0, newId });
+    const gap = shaft.stations.find((s) => s.subject === 'gap');
+    const slot = shaft.slots.find((s) => s.kind === 'adjuster');
+    if (!gap || !slot || !sheet.limits || !('value' in sheet.limits) || !reading) return;
+    const buildId = newId();
+    const { min = null, max = null } = sheet.limits.value;
+    const changes: Change[] = [
+      { kind: 'job.create', job: { id: jobId, machine, year: '', note: '', createdAt: at, archivedAt: null } },
+      { kind: 'assembly.create', assembly: { id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null } },
+      shaft,
+      { kind: 'limit.set', limit: { id: newId(), stationId: gap.id, min: min ?? (max !== null && max >= 0 ? (0 as Length) : null), max, written: entry.limits, unit: sheet.limits.unit, source: 'manual', pageOrWhom: '', inUse: true } },
+      { kind: 'build.add', build: { id: buildId, assemblyId, parentId: null, stage: 'as_found', at, who: '', label: '', feel: [], note: '', fits: [{ id: newId(), slotId: slot.id, leaves: leavesFromSaid(sheet.packLeaves, []), state: null }] } },
+      { kind: 'reading.keep', reading: { id: newId(), stationId: gap.id, buildId, raw: { method: usesFeelers ? 'feelers' : 'dial', text: entry.reading, instrument: usesFeelers ? INSTRUMENTS.feelersThou : instrument, restsOn: [] }, who: '', takenAt: at, supersedes: null, keptAs: { value: reading.value, words: entry.reading } } },
+    ];
+    try {
+      await send(...changes);
+      void navigate(`/jobs/${jobId}/section?shaft=${shaft.shaft.id}`);
+    } catch {
+      // the title block says why; the sheet keeps what was typed
+    }
+  };
+
+  const spots = nutted ? NUTTED : SPOTS;
+  return (
+    <div className="flex flex-col gap-2 px-4 py-3">
+      <div className="flex items-baseline justify-between">
+        <Heading className="text-blue">Loose sheet</Heading>
+        <span className="text-ink2">no machine, no set-up</span>
+      </div>
+      <div role="radiogroup" aria-label="Where is the shim?">
+        <PlaceDrawing place={place} nutted={nutted} />
+        <div className="mt-1 grid grid-cols-4 gap-1">
+          {spots.map((spot) => (
+            <button key={spot.place} type="button" role="radio" aria-checked={place === spot.place} onClick={() => setPlace(spot.place)} className={`min-h-12 border px-1 text-[15px] leading-5 ${place === spot.place ? 'border-brass-text bg-brass-text font-semibold text-paper' : 'border-brass-text bg-sheet text-brass-text'}`}>
+              {spot.words[0]} {spot.words[1]}
+            </button>
+          ))}
+        </div>
+      </div>
+      <p className="m-0 flex flex-wrap items-center justify-between gap-x-3 text-[17px]">
+        <span>
+          Thicker {SAYS[place]} = <strong className="font-semibold">{sheet.sense === 1 ? 'more float.' : sheet.sense === -1 ? 'less float.' : 'the same float: it moves the shaft.'}</strong>
+        </span>
+        <Chip on={nutted} onClick={() => { setNutted((n) => !n); setPlace('behindCup'); }}>
+          cones drawn by a nut
+        </Chip>
+      </p>
+      <LooseRow label="Limits" placeholder="like 0.05-0.10 mm" value={entry.limits} onChange={set('limits')} field={sheet.limits} says={(v, u) => [`${formatLimits(v, u)} ${unitWord(u)}`, `${formatLimits(v, otherUnit(u))} ${unitWord(otherUnit(u))}`]} />
+      <LooseRow label="Pack in now" placeholder="like 15+5, or none" value={entry.pack} onChange={set('pack')} field={sheet.pack} says={both} />
+      <LooseRow label="Reading" placeholder={feelers ? 'like goes 8 stops 9' : 'like 88>12, or goes 8 stops 9'} value={entry.reading} onChange={set('reading')} field={sheet.reading} says={(r, u) => (r.kind === 'estimate' ? both(r.value, u) : [`${r.kind === 'atLeast' ? 'at least' : 'at most'} ${both(r.value, u)[0]}`, both(r.value, u)[1]])} />
+      {sheet.refusal && <Refusal>{sheet.refusal}</Refusal>}
+      {window && !window.reachable && <Refusal>{window.because}</Refusal>}
+      {window?.reachable && (
+        <div className="border-t-2 border-ink pt-2" data-testid="loose-answer">
+          <div className="flex flex-wrap items-start justify-between gap-4">
+            <div>
+              <Heading>Pack to fit</Heading>
+              <Num value={nanometres(Math.max(0, window.ideal))} unit={unit} size={44} both />
+            </div>
+            <p className="m-0 text-right">
+              <span className="text-ink2">lands in the limits</span>
+              <span className="num block text-[18px] font-semibold whitespace-nowrap">
+                {formatLength(window.min, unit)} to {formatLength(window.max, unit)}
+              </span>
+              <span className="text-[15px] text-ink2">{window.sure ? `sure ${formatLength(window.sure.min, unit)} to ${formatLength(window.sure.max, unit)}` : window.because}</span>
+            </p>
+          </div>
+          <div className="mt-2 grid grid-cols-3 gap-2 max-sm:grid-cols-1">
+            {choices?.choices.map((choice, i) => <LoosePack key={i} choice={choice} unit={unit} first={i === 0} />)}
+          </div>
+          {choices && (
+            <p className="m-0 mt-2 border border-dashed border-edge px-3 py-2" data-testid="loose-make">
+              {choices.choices.length === 0 && <>No pack on hand lands. </>}
+              make <span className="num text-[18px] font-semibold">{formatLength(choices.make.ideal, unit)}</span> <span className="num text-ink2">±{formatLength(choices.make.either, unit)} {unitWord(unit)}</span>
+              {choices.make.plan && 'from' in choices.make.plan && (
+                <>
+                  {' '}
+                  from <span className="num font-semibold">{formatLength(choices.make.plan.from, unit)}</span> stock take off <span className="num font-semibold">{formatLength(choices.make.plan.takeOff, unit)}</span>
+                </>
+              )}
+            </p>
+          )}
+          <div className="mt-2">
+            <SumView sum={sheet.sum} unit={unit} answerAt={4} />
+          </div>
+          <p className="mt-1 mb-2 text-[15px] text-ink2">Reckoned from your reading: try it, and read again.</p>
+          {nutted ? (
+            <p className="m-0 text-ink2">Cones drawn together by a nut: the sum stands here, but there is no drawing of it to keep to a job.</p>
+          ) : naming === null ? (
+            <Primary className="w-full" onClick={() => setNaming('')}>
+              Keep to a job…
+            </Primary>
+          ) : (
+            <form
+              className="flex items-start gap-2"
+              onSubmit={(event) => {
+                event.preventDefault();
+                if (naming.trim() !== '') void keepToJob(naming.trim());
+              }}
+            >
+              <Field label="Name the machine" value={naming} onChange={(e) => setNaming(e.target.value)} autoFocus className="flex-1" />
+              <Primary type="submit" enter disabled={sending || naming.trim() === ''} className="mt-7">
+                Keep
+              </Primary>
+            </form>
+          )}
+        </div>
+      )}
+      <p className="m-0 text-[15px] text-ink2">
+        <Chip on={feelers} onClick={() => setFeelers((f) => !f)}>
+          read with feelers
+        </Chip>
+      </p>
+    </div>
+  );
+}
+
+const both = (value: Length, unit: LengthUnit): readonly [string, string] => {
+  const first = unit === 'um' ? 'mm' : unit === 'in' ? 'thou' : unit;
+  return [`${formatLength(value, first)} ${unitWord(first)}`, `${formatLength(value, otherUnit(first))} ${unitWord(otherUnit(first))}`];
+};
+
+function LooseRow<Value>({ label, placeholder, value, onChange, field, says }: { label: string; placeholder: string; value: string; onChange: (event: { target: { value: string } }) => void; field: LooseField<Value>; says: (value: Value, unit: LengthUnit) => readonly [string, string] }): JSX.Element {
+  const id = `loose-${label.replace(/\W+/g, '-').toLowerCase()}`;
+  const said = field && 'value' in field ? says(field.value, field.unit === 'in' ? 'thou' : field.unit) : null;
+  return (
+    <div className="grid grid-cols-[98px_minmax(0,1fr)_140px] items-center gap-x-3 max-sm:grid-cols-[minmax(0,1fr)_130px]">
+      <label htmlFor={id} className="label text-[17px] font-semibold max-sm:col-span-2">
+        {label}
+      </label>
+      <input id={id} value={value} onChange={onChange} placeholder={placeholder} autoComplete="off" spellCheck={false} aria-describedby={`${id}-says`} className="num h-14 w-full min-w-0 border border-edge bg-sheet px-3 text-[20px] placeholder:text-[16px]" />
+      <div id={`${id}-says`} aria-live="polite" className={field && 'refusal' in field ? 'col-span-full col-start-2 max-sm:col-start-1' : ''}>
+        {said && (
+          <>
+            <span className="num block text-[17px] leading-6 font-semibold whitespace-nowrap">{said[0]}</span>
+            <span className="num block text-[15px] leading-5 whitespace-nowrap text-ink2">{said[1]}</span>
+          </>
+        )}
+        {field && 'refusal' in field && <Refusal>{field.refusal}</Refusal>}
+      </div>
+    </div>
+  );
+}
+
+function LoosePack({ choice, unit, first }: { choice: PackChoice; unit: 'thou' | 'mm'; first: boolean }): JSX.Element {
+  return (
+    <div className={`border p-2 ${first ? 'border-2 border-blue bg-band' : 'border-edge bg-sheet'}`}>
+      <span className="num block truncate text-[17px] font-semibold">{packWords(choice.leaves)}</span>
+      <span className="flex items-center gap-2">
+        <Mark kind="in" size={22} ground={first ? 'var(--band)' : 'var(--sheet)'} />
+        <span className="ml-auto text-[14px] text-ink2">leaves</span>
+        <span className="num text-[17px] font-semibold">{formatLength(choice.gives, unit)}</span>
+      </span>
+    </div>
+  );
+}
+
+/** Where the shim is, on a small half section: the chosen place in brass. */
+function PlaceDrawing({ place, nutted }: { place: Place; nutted: boolean }): JSX.Element {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const template = place === 'thrustWasher' ? 'plainThrust' : 'taperPair';
+  const drawn: Place = place === 'thrustWasher' ? 'thrustWasher' : place === 'underCover' || place === 'behindCup' ? place : 'behindCone';
+  const drawing = section({ template, place: drawn, gasket: false, sizes: {}, leaves: [{ thickness: nanometres(template === 'plainThrust' ? 4_000_000 : 900_000), metric: false }], packWords: '', gap: nanometres(500_000), turned: [], letter: 'A', width: 816, height: 388, unit: 'thou' });
+  const shapes = drawing.shapes.filter((s) => (s.kind === 'path' || s.kind === 'rect') && s.stroke !== 'blue' && s.stroke !== 'brassText' && !s.id?.startsWith('lens') && s.fill !== 'ink' && s.stroke !== 'ink').map((s) => (s.kind === 'path' ? { ...s, dash: '' } : s));
+  const height = Math.min(150, width * 0.32);
+  return (
+    <div ref={ref} className="border border-edge bg-sheet" style={{ height: Math.max(height, 100) }}>
+      {width > 50 && (
+        <svg width="100%" height="100%" viewBox="20 28 776 172" preserveAspectRatio="xMidYMid slice" role="img" aria-label={`The shim ${SAYS[place] ?? ''}${nutted ? ', cones drawn together by a nut' : ''}`}>
+          <Shapes shapes={shapes} width={816} height={388} says="" />
+        </svg>
+      )}
+    </div>
+  );
+}
