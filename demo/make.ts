@@ -14,7 +14,8 @@ const at = (day: number, time: string): string => `2026-10-${String(day).padStar
 const leaf = (thickness: Length, written: string, unit: 'thou' | 'mm', quantity: number, keptIn: string): Lot => ({ id: newId(), revision: 1, thickness, written, unit, owned: quantity, material: unit === 'mm' ? 'steel' : 'brass', keptIn, note: '' });
 const lots: Lot[] = [
   ...([[2, 2], [3, 4], [4, 2], [5, 3], [6, 3], [8, 2], [10, 2], [12, 2], [15, 1], [20, 2]] as const).map(([t, n]) => leaf(thou(t), String(t), 'thou', n, 'tin 1')),
-  ...([['0.10', 4], ['0.15', 2], ['0.20', 4], ['0.25', 2], ['0.30', 3], ['0.40', 1], ['0.50', 2], ['0.60', 1]] as const).map(([t, n]) => leaf(mm(Number(t)), t, 'mm', n, 'tin 2')),
+  ...([['0.10', 4], ['0.15', 2], ['0.20', 3], ['0.25', 1], ['0.30', 2], ['0.40', 1], ['0.50', 1]] as const).map(([t, n]) => leaf(mm(Number(t)), t, 'mm', n, 'tin 2')),
+  ...(['3.80', '3.90', '4.00'] as const).map((t) => leaf(mm(Number(t)), t, 'mm', 1, 'washers')),
 ];
 const lotOf = (written: string): FitLeaf => {
   const lot = lots.find((l) => l.written === written);
@@ -93,7 +94,7 @@ function tried({ shaft, assemblyId, when, stage, pack, bolts, gasket, feel = [],
 }
 
 // the gearbox: one gear read once, and right
-tried({ shaft: second, assemblyId: gearbox, when: at(3, '18:10'), stage: 'as_found', pack: ['0.60'], bolts: 'torqued', reads: [['goes 0.15 stops 0.20', at(3, '18:25')]] });
+tried({ shaft: second, assemblyId: gearbox, when: at(3, '18:10'), stage: 'as_found', pack: ['3.90'], bolts: 'torqued', reads: [['goes 0.15 stops 0.20', at(3, '18:25')]] });
 // the transfer box: as found, then wrong twice, then nearer
 tried({ shaft: input, assemblyId: transferBox, when: at(6, '17:40'), stage: 'as_found', pack: ['20', '12'], bolts: 'torqued', gasket: 'old gasket', reads: [['41>69', at(6, '18:05')]] });
 tried({ shaft: input, assemblyId: transferBox, when: at(9, '19:00'), stage: 'loose', bolts: 'hand tight', gasket: 'new gasket', feel: ['smooth'], reads: [['12>42', at(9, '19:20')]] });

@@ -57,6 +57,16 @@ export function buildsOf(facts: JobFacts, assemblyId: string): BuildNow[] {
   return [...known.values()];
 }
 
+/** The builds that touched one shaft: something of it fitted, changed or read. Numbered from its own first. */
+export function buildsOfShaft(facts: JobFacts, shaftId: string, assemblyId: string): BuildNow[] {
+  const slots = new Set(facts.slots.filter((s) => s.shaftId === shaftId).map((s) => s.id));
+  const stations = new Set(facts.stations.filter((s) => s.shaftId === shaftId && s.subject === 'gap').map((s) => s.id));
+  const read = new Set(facts.readings.filter((r) => stations.has(r.stationId)).map((r) => r.buildId));
+  return buildsOf(facts, assemblyId)
+    .filter(({ build }) => read.has(build.id) || build.fits.some((f) => slots.has(f.slotId)))
+    .map((each, number) => ({ ...each, number }));
+}
+
 export const packTotal = (leaves: readonly FitLeaf[] | null | undefined): Length => nanometres((leaves ?? []).reduce((sum, leaf) => sum + leaf.thickness * leaf.count, 0));
 
 /** "20 + 8", "none": a pack as it is said. */
@@ -65,6 +75,13 @@ export const packWords = (leaves: readonly FitLeaf[] | null | undefined): string
   const each = leaves.flatMap((leaf) => Array.from({ length: leaf.count }, () => leaf.written));
   return each.length === 0 ? 'none' : each.join(' + ');
 };
+
+/** "bolts torqued", "new gasket": a slot's state as it is said. */
+export function stateWords(slot: Slot, state: string | null): string {
+  const thing = slot.name.toLowerCase().split(' ').at(-1) ?? '';
+  if (state === null) return `${thing} changed`;
+  return state.includes(thing) ? state : `${thing} ${state}`;
+}
 
 export interface SlotChange {
   readonly slot: Slot;
@@ -84,7 +101,7 @@ export function changesBetween(then: BuildNow, now: BuildNow, slots: readonly Sl
       if (before.leaves === null && after.leaves === null) return [];
       return [{ slot, thicker: before.leaves === null || after.leaves === null ? null : thicker, words: 'pack changed' }];
     }
-    return before.state === after.state ? [] : [{ slot, thicker: null, words: `${slot.name.toLowerCase()} ${after.state ?? 'changed'}` }];
+    return before.state === after.state ? [] : [{ slot, thicker: null, words: stateWords(slot, after.state) }];
   });
 }
 

@@ -1,6 +1,6 @@
 import type { Assembly, JobFacts, Shaft, Slot, Station } from '@elder-cog/contract';
 import type { Length, MarkKind, SectionQuestion } from '@elder-cog/core';
-import { buildsOf, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow, type Fitting } from './builds.ts';
+import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow, type Fitting } from './builds.ts';
 import { gapState, type GapState } from './gap.ts';
 import { featureState, pairState, type FeatureState, type PairState } from './wear.ts';
 
@@ -84,7 +84,7 @@ export function derive(facts: JobFacts): JobState {
 }
 
 function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: ReadonlySet<string>): ShaftState {
-  const builds = buildsOf(facts, assembly.id);
+  const builds = buildsOfShaft(facts, shaft.id, assembly.id);
   const current = builds[builds.length - 1] ?? null;
   const stations = facts.stations.filter((s) => s.shaftId === shaft.id).sort((a, b) => a.position - b.position);
   const gaps = stations.filter((s) => s.subject === 'gap').map((station, i) => gapState(facts, shaft, station, builds, gone, String.fromCharCode(65 + i)));

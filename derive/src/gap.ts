@@ -187,6 +187,7 @@ function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], sense: Sense)
   const last = [...rows].reverse().find((row) => row.reading !== null);
   if (!last?.reading) return none;
   const changes = changesBetween(last.build, current.build, slots);
+  if (changes.length === 0) return { kind: 'read', reading: last.reading, U: last.U, values: last.readings.flatMap((k) => k.value?.values ?? []), range: null, because: null, kept: last.readings };
   const spoiling = changes.filter((c) => c.thicker === null);
   const about = `build ${last.build.number}`;
   if (spoiling.length > 0 || sense === 0 || last.reading.kind !== 'estimate') {

@@ -9,9 +9,9 @@ export interface DialFace {
   readonly numbers: readonly { readonly degrees: number; readonly words: string }[];
 }
 
-const ENTRY = /^\s*(-?\d+(?:[.,]\d+)?)\s*([<>])\s*(-?\d+(?:[.,]\d+)?)/;
+const ENTRY = /^\s*(-?\d+(?:[.,]\d+)?½?)\s*([<>])\s*(-?\d+(?:[.,]\d+)?½?)/;
 const TURNS = /\+\s*(\d+)/;
-const real = (text: string): number => Number(text.replace(',', '.'));
+const real = (text: string): number => Number(text.replace(',', '.').replace('½', '.5'));
 
 /**
  * The face of a dial for an entry such as `88>12 +1`; null while there is no hand to show. A bare travel is drawn from zero.
@@ -28,7 +28,7 @@ export function dialFace(entry: string, divisions: number): DialFace | null {
     const finish = at(real(moved[3] ?? '0'));
     return { start, finish, clockwise, sweep: (((clockwise ? finish - start : start - finish) % 360) + 360) % 360, turns: Number(TURNS.exec(entry)?.[1] ?? 0), numbers };
   }
-  const bare = /^\s*(\d+(?:[.,]\d+)?)\s*$/.exec(entry);
+  const bare = /^\s*(\d+(?:[.,]\d+)?½?)\s*$/.exec(entry);
   if (!bare) return null;
   const travel = real(bare[1] ?? '0');
   return { start: 0, finish: at(travel), clockwise: true, sweep: at(travel), turns: Math.floor(travel / divisions), numbers };

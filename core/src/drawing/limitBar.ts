@@ -145,7 +145,7 @@ function boundBracket(bound: 'atLeast' | 'atMost', at: number, width: number, to
 /** Ticks and figures of both systems, nothing closer than it can be read. */
 function scale(low: number, high: number, width: number, x: (v: number) => number, top: number, rail: number, limits: Limits): Shape[] {
   const shapes: Shape[] = [];
-  const taken: [number, number][] = [[width - 34, width + 4]];
+  const taken: [number, number][] = [[width - 24, width + 4]];
   const free = (at: number, wide: number): boolean => at - wide / 2 > -8 && taken.every(([a, b]) => at + wide / 2 + 6 < a || at - wide / 2 - 6 > b);
   const put = (at: number, wide: number): void => {
     taken.push([at - wide / 2, at + wide / 2]);

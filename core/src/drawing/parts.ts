@@ -204,7 +204,7 @@ function drawTaperPair(question: PartsQuestion): PartsDrawn {
     gapRadius: 27.8 * a,
     gapBetween: [{ name: 'CUP', fill: 'steel' }, { name: 'COVER', fill: 'hatchCover' }],
     packAt: leaves.length === 0 ? null : [packFrom + leaves.reduce((sum, leaf) => sum + leaf.px, 0) / 2, packR],
-    unknownAt: [['shaft', [(sIn + sOut) / 2 + gear + 22 * a, 6 * a]], ['casing', [(seat + face) / 2, 58.4 * a]], ['cover', [out - 6 * a, 26 * a]]],
+    unknownAt: [['shaft', [(sIn + sOut) / 2 + gear + 22 * a, 6 * a]], ['casing', [seat - a, 49 * a]], ['cover', [out - 6 * a, 26 * a]]],
   };
 }
 
@@ -255,7 +255,7 @@ function drawPlainThrust(question: PartsQuestion): PartsDrawn {
     gapRadius: 21 * a,
     gapBetween: [{ name: 'SHAFT', fill: 'steel' }, washerIsPack ? { name: 'WASHER', fill: 'brass' } : { name: 'WASHER', fill: 'hatchBronze' }],
     packAt: leaves.length === 0 ? null : [packFrom + leaves.reduce((sum, leaf) => sum + leaf.px, 0) / 2, packBands[packBands.length - 1]?.[1] ?? 0],
-    unknownAt: [['shaft', [cOut - 12 * a, 8 * a]], ['casing', [(thrust + face) / 2, 49 * a]]],
+    unknownAt: [['shaft', [cOut - 12 * a, 8 * a]], ['casing', [thrust - 14 * a, 24 * a]]],
   };
 }
 

@@ -36,10 +36,16 @@ export interface EntryRead {
 
 const NUMBER = String.raw`-?(?:\d+[ -]\d+ ?\/ ?\d+|\d+ ?\/ ?\d+|\d+[.,]\d*|[.,]\d+|\d+)`;
 const UNIT = String.raw`(?:mm|inch(?:es)?|in\b|"|thou|um|swg|tenths?)`;
-const DIAL = /^(\d+(?:[.,]\d+)?|-\d+(?:[.,]\d+)?) ?([<>]) ?(-?\d+(?:[.,]\d+)?)(?: ?[<>] ?(-?\d+(?:[.,]\d+)?))?(?: ?\+ ?(\d+)(?: turns?)?)?$/;
+const HAND = String.raw`(-?\d+(?:[.,]\d+)?(?: \d\/\d)?)`;
+const DIAL = new RegExp(String.raw`^${HAND} ?([<>]) ?${HAND}(?: ?[<>] ?${HAND})?(?: ?\+ ?(\d+)(?: turns?)?)?$`);
 const LESS = new RegExp(String.raw`^(${NUMBER}) ?(${UNIT})? ?(?:less|- | -) ?(${NUMBER}) ?(${UNIT})?$`, 'i');
 
-const real = (text: string): number => Number(text.replace(',', '.'));
+/** Where a hand stands: `12`, `12.5`, or `12 1/2`. */
+function real(text: string): number {
+  const [whole = '', fraction] = text.replace(',', '.').split(' ');
+  const [top, bottom] = (fraction ?? '0/1').split('/').map(Number);
+  return Number(whole) + (whole.startsWith('-') ? -1 : 1) * ((top ?? 0) / (bottom ?? 1));
+}
 
 /**
  * Reads an entry in the strip as it is written at the vice: `88>12` (hand clockwise; `<` the other way; `+1` a whole

@@ -178,7 +178,7 @@ describe('a verdict', () => {
 describe('an entry', () => {
   it.each([
     ['88>12', thou(24)], ['88<12', thou(76)], ['88>12 +1', thou(124)], ['88>12>87', thou(24)], ['24', thou(24)], ['23½', thou(23.5)], ['0.60 mm', mm(0.6)], ['.0235"', inch(0.0235)],
-    ['-4>6', thou(10)], ['1.103" less .375"', inch(0.728)],
+    ['-4>6', thou(10)], ['87½>99½', thou(12)], ['70>77½', thou(7.5)], ['1.103" less .375"', inch(0.728)],
   ])('%s on a dial', (text, value) => expect(readEntry(text, DIAL).reading).toMatchObject({ kind: 'estimate', value }));
   it('counts divisions, whatever one division is', () => {
     const metric: Instrument = { ...DIAL, unit: 'mm', resolution: mm(0.01) };

@@ -71,14 +71,14 @@ export const TEMPLATES: Readonly<Record<TemplateName, { readonly title: string; 
     says: 'a shaft in bushes, a washer at each end takes the thrust',
     gap: 'end float',
     places: [
-      { place: 'thrustWasher', says: 'the thrust washer itself' },
+      { place: 'thrustWasher', says: 'the thrust washer' },
       { place: 'underCover', says: 'under the end plate' },
     ],
   },
   gearOnBush: {
     title: 'Gear on a bush between washers',
     says: 'the gear turns on a bush clamped against the shaft’s shoulder',
-    gap: 'gear float',
+    gap: 'float',
     places: [
       { place: 'thrustWasher', says: 'the thrust washer' },
       { place: 'inLine', says: 'the bush, its length' },

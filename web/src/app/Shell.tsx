@@ -301,7 +301,7 @@ function ThemeItems(): JSX.Element {
 function MoreMenu({ onKeys }: { onKeys: () => void }): JSX.Element {
   return (
     <Menu>
-      <MenuButton className="flex min-h-[62px] w-[86px] flex-col justify-center gap-1 px-2.5 text-ink2">
+      <MenuButton className="flex min-h-[62px] w-[86px] flex-col items-start justify-center gap-1 px-2.5 text-ink2">
         <MenuIcon size={22} aria-hidden="true" />
         <span className="label text-[16px]">More</span>
       </MenuButton>

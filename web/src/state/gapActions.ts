@@ -51,7 +51,7 @@ const buildOf = (shaft: ShaftState, stage: Build['stage'], fits: Build['fits'], 
 /** The pack in now, as build 0; or a pack fitted, as the next build with only its slot changed. */
 export function fitPack(shaft: ShaftState, leaves: readonly FitLeaf[]): Change {
   const slot = shaft.slots.find((s) => s.slot.kind === 'adjuster');
-  const stage = shaft.current ? 'dry' : 'as_found';
+  const stage = slot && slot.fitting.leaves !== null ? 'dry' : 'as_found';
   return buildOf(shaft, stage, slot ? [{ id: newId(), slotId: slot.slot.id, leaves: [...leaves], state: null }] : []);
 }
 

@@ -1,6 +1,6 @@
 import { formatDistanceToNowStrict, format } from 'date-fns';
 import { formatLength, formatLimits, nanometres, unitWord } from '@elder-cog/core';
-import type { JobState, ShaftState } from '@elder-cog/derive';
+import { stateWords, type JobState, type ShaftState } from '@elder-cog/derive';
 import { useRef, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Heading } from '../../kit/controls.tsx';
@@ -41,12 +41,8 @@ export default function Bench(): JSX.Element {
             <div>
               {step ? (
                 <SetUp step={step} shaft={shaft} gap={gap} onSkipLeaves={() => undefined} onMethod={() => entry.current?.focus()} />
-              ) : state.next.what === 'fit' || state.next.what === 'make' ? (
-                <p className="m-0">
-                  <Link to={sectionTo} className="label inline-flex min-h-14 items-center bg-blue px-6 text-[18px] font-semibold text-paper no-underline">
-                    To the Section: choose the pack
-                  </Link>
-                </p>
+              ) : state.next.what === 'fit' ? (
+                <p className="m-0">The packs for it are below. Or read it again first, on the <Link to={sectionTo} className="inline-flex min-h-12 items-center text-blue underline">Section</Link>.</p>
               ) : (
                 <ReadingEntry shaft={shaft} gap={gap} dialSquare={dialSquare} entryRef={entry} />
               )}
@@ -100,7 +96,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
               </span>
             </span>
             <span className="shrink-0 text-right">
-              <span className="num text-[20px] font-semibold">{row.value === null ? '?' : row.firm ? formatLength(row.value, unit) : `(${formatLength(row.value, unit)})`}</span> {row.value !== null && <span className="label text-[14px] text-ink2">{unitWord(unit)}</span>}
+              <span className="num text-[20px] font-semibold">{row.value === null ? '?' : row.firm ? formatLength(row.value, unit) : `(${formatLength(row.value, unit)})`}</span> {row.value !== null && <span className="unit text-[14px]">{unitWord(unit)}</span>}
               {row.limits && (
                 <span className="block text-[15px] leading-5 text-ink2">
                   want <span className="num">{formatLimits(row.limits, unit)}</span>
@@ -132,7 +128,7 @@ function InNow({ shaft }: { shaft: ShaftState }): JSX.Element {
       ) : (
         <p className="m-0 text-ink2">Nobody has said what pack is in.</p>
       )}
-      {others.length > 0 && <p className="m-0 mt-1 text-ink2">{others.map((o) => `${o.slot.name.toLowerCase()} ${o.fitting.state ?? ''}`).join(' · ')}</p>}
+      {others.length > 0 && <p className="m-0 mt-1 text-ink2">{others.map((o) => stateWords(o.slot, o.fitting.state)).join(' · ')}</p>}
     </section>
   );
 }

@@ -63,7 +63,7 @@ export default function Drawer(): JSX.Element {
 
 function Row({ hands, open, onOpen }: { hands: readonly OnHand[]; open: string | null; onOpen: (id: string | null) => void }): JSX.Element {
   return (
-    <ul className="m-0 mt-3 flex list-none flex-wrap gap-x-5 gap-y-3 p-0">
+    <ul className="m-0 mt-3 flex list-none flex-wrap gap-x-3 gap-y-3 p-0">
       {hands.map((hand) => (
         <li key={hand.lot.id} className="w-[66px]">
           <button type="button" aria-expanded={open === hand.lot.id} onClick={() => onOpen(open === hand.lot.id ? null : hand.lot.id)} aria-label={`${hand.lot.written} ${hand.lot.unit}: ${hand.onHand} on hand, ${hand.fitted} fitted. Change`} className="block w-full text-left">

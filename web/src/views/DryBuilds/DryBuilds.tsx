@@ -117,7 +117,7 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
   const [low, high] = ladderScale(gap, next);
   const narrow = width < 560;
   const scaleAt = narrow ? 150 : Math.round(width * 0.33);
-  const scaleWide = Math.max(80, width - scaleAt - (narrow ? 84 : 180));
+  const scaleWide = Math.max(80, width - scaleAt - (narrow ? 84 : 196));
   const x = (value: number): number => scaleAt + ((value - low) / (high - low)) * scaleWide;
   const count = rows.length + (next ? 1 : 0);
   const { min, max } = gap.limits?.limits ?? {};
@@ -129,7 +129,7 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
       <div className="relative h-14 border-b-2 border-ink">
         <span className="label absolute bottom-2 left-4 text-[18px] font-semibold">Build</span>
         {!narrow && <span className="label absolute bottom-2 left-[110px] text-[18px] font-semibold">Pack in, {unitWord(unit)}</span>}
-        <span className="label absolute right-4 bottom-2 text-[18px] font-semibold">Read</span>
+        <span className="label absolute right-[140px] bottom-2 text-[18px] font-semibold max-sm:right-4">Read</span>
         {width > 0 && (
           <svg width={width} height="56" className="absolute inset-0" aria-hidden="true">
             {ticks.map((t) => (
@@ -173,7 +173,7 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
               <span className="label text-[16px] font-semibold">next</span>
             </span>
             {!narrow && <RungPack leaves={next.leaves} total={next.total} unit={unit} style="want" tallest={tallest} />}
-            <span className="ml-auto w-[150px] max-sm:w-[76px]">
+            <span className="ml-auto w-[168px] max-sm:w-[76px]">
               <span className="num text-[28px] leading-8 font-semibold">{formatLength(next.gives, unit)}</span>
               <span className="label block text-[16px] font-semibold text-ink2">said</span>
             </span>
@@ -183,7 +183,7 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
       <p className="m-0 flex flex-wrap gap-x-5 px-4 py-2 text-[15px] text-ink2">
         <span>▽ said</span>
         <span>▼ read</span>
-        <span>├─┤ where it may lie</span>
+        <span>⊢⊣ where it may lie</span>
         <span>+1, −1: how far the reading fell from what was said</span>
       </p>
     </div>
@@ -231,7 +231,7 @@ function Rung({ row, unit, narrow, tallest }: { row: LadderRow; unit: 'thou' | '
         <span className="label block text-[16px] leading-5 font-semibold">{row.stage}</span>
       </span>
       {narrow ? <span className="num w-14 text-[16px] font-semibold">{packWords(slotLeaves)}</span> : <RungPack leaves={slotLeaves} total={row.pack} unit={unit} style="on" tallest={tallest} />}
-      <span className="ml-auto w-[150px] shrink-0 max-sm:w-[76px]">
+      <span className="ml-auto w-[168px] shrink-0 max-sm:w-[76px]">
         <span className="flex items-center gap-3">
           <span className="max-sm:hidden">
             <Mark kind={row.mark} named={false} />
@@ -240,7 +240,7 @@ function Rung({ row, unit, narrow, tallest }: { row: LadderRow; unit: 'thou' | '
         </span>
         <span className="block truncate">
           <span className={`label text-[16px] font-semibold ${MARK_TEXT[row.mark]}`}>{MARK_WORDS[row.mark]}</span>
-          <span className="pl-2 text-[15px] text-ink2 max-sm:hidden">{row.staleBecause ?? row.build.build.feel.join(', ') ?? ''}{row.isNow ? 'now' : ''}</span>
+          <span className="pl-2 text-[15px] text-ink2 max-sm:hidden">{[row.staleBecause ?? row.build.build.feel.join(', '), row.isNow ? 'now' : ''].filter((w) => w !== '').join(', ')}</span>
         </span>
       </span>
     </li>

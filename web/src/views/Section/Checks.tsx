@@ -5,9 +5,9 @@ import { useCommand } from '../../state/api.ts';
 import { keepReading } from '../../state/gapActions.ts';
 
 const SAYS: Readonly<Record<string, string>> = {
-  'check.home': 'cooled, a feeler refused under the face',
-  'check.ring': 'all the way round, struck and looked at',
-  'check.free': 'both ways, seated and tapped',
+  'check.home': 'cooled, a feeler refused',
+  'check.ring': 'all the way round',
+  'check.free': 'both ways, seated',
 };
 
 /** Half of what goes wrong has no number: looked at, yes or no, and stale when the build changes. */

@@ -41,7 +41,7 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
         <span>
           {gap.limits ? (
             <>
-              <span className="num text-[18px] font-semibold">{formatLimits(gap.limits.limits, unit)}</span> <span className="label text-[16px] text-ink2">{unitWord(unit)}</span>
+              <span className="num text-[18px] font-semibold">{formatLimits(gap.limits.limits, unit)}</span> <span className="unit text-[16px]">{unitWord(unit)}</span>
               <span className="pl-3 text-[16px]">
                 {gap.limits.fact.source === 'manual' ? 'Manual' : gap.limits.fact.source.replace('_', ' ')}
                 {gap.limits.fact.pageOrWhom ? `, ${gap.limits.fact.pageOrWhom}` : ''}

@@ -38,7 +38,8 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
   const needed = window !== null && window.reachable && reading !== null && gap.mark !== 'in' && gap.now.kind === 'read';
   const { data: choices } = usePackChoices(window && reading && pack && window.reachable ? { window, available, fitted: pack.fitted, reading: reading.value, sense: pack.sense } : null);
   useEffect(() => setChosen(0), [choices]);
-  const best = choices?.choices[chosen];
+  const settled = gap.now.kind === 'forecast' ? 'Fitted. Read it now: the strip is waiting.' : gap.mark === 'in' ? 'Right as it is. Tick what has no number.' : null;
+  const best = settled === null ? choices?.choices[chosen] : undefined;
 
   useEffect(() => {
     if (!wantsFocus || !choices) return;
@@ -60,22 +61,25 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
   const proof = pack.proved ? (pack.proved.contradiction ? '' : `, proved in build ${pack.proved.build}`) : '';
 
   return (
-    <section aria-label="Packs" className="px-4 py-3">
-      <p className="m-0 flex flex-wrap items-baseline gap-x-4">
+    <section aria-label="Packs" className="@container px-4 py-3">
+      <div className="flex flex-wrap items-center gap-x-4">
         <Heading>{slot.slot.name}</Heading>
         <span className="text-ink2">
           {senseWords}
           {proof}
         </span>
-      </p>
+        <Quiet onClick={() => setOther((o) => !o)} aria-expanded={other} className="-my-2 ml-auto">
+          Another pack…
+        </Quiet>
+      </div>
       {pack.proved?.contradiction && <Refusal>{pack.proved.contradiction}</Refusal>}
-      <div className="mt-2 grid grid-cols-[auto_minmax(130px,1fr)_minmax(220px,1.6fr)_minmax(190px,1.3fr)] gap-x-6 gap-y-3 max-lg:grid-cols-[auto_1fr] max-sm:grid-cols-1">
+      <div className="mt-2 grid grid-cols-1 gap-x-5 gap-y-3 @sm:grid-cols-[auto_1fr] @3xl:grid-cols-[auto_minmax(120px,1fr)_minmax(220px,1.5fr)_minmax(200px,1.4fr)]">
         <div>
           <p className="m-0 mb-1 text-ink2">in now</p>
           <Pack leaves={slot.fitting.leaves ?? []} />
           <p className="m-0 mt-1">
             <span className="text-ink2">in all </span>
-            <span className="num text-[20px] font-semibold">{formatLength(pack.fitted, unit)}</span> <span className="label text-[15px] text-ink2">{unitWord(unit)}</span>
+            <span className="num text-[20px] font-semibold">{formatLength(pack.fitted, unit)}</span> <span className="unit text-[15px]">{unitWord(unit)}</span>
           </p>
         </div>
         <div>
@@ -91,8 +95,10 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
             </div>
           )}
         </div>
-        <div className="max-lg:col-span-full">
-          {best ? (
+        <div className="@sm:max-@3xl:col-span-full">
+          {settled !== null ? (
+            <p className="m-0 text-[17px]">{settled}</p>
+          ) : best ? (
             <div className="border-2 border-blue bg-sheet p-3">
               <div className="flex items-center justify-between gap-3">
                 <LeafStrip leaves={best.leaves} width={96} />
@@ -113,12 +119,9 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
             choices && window && <NoPack choices={choices} unit={unit} onFit={(leaves) => void fit(leaves)} buttonRef={fitButton} busy={sending} />
           )}
         </div>
-        <div className="flex flex-col gap-1 max-lg:col-span-full">
-          {choices?.choices.map((choice, i) => (i === chosen ? null : <Alternative key={i} choice={choice} unit={unit} onChoose={() => { setChosen(i); fitButton.current?.focus(); }} />))}
+        <div className="flex flex-col gap-1 @sm:max-@3xl:col-span-full">
+          {settled === null && choices?.choices.map((choice, i) => (i === chosen ? null : <Alternative key={i} choice={choice} unit={unit} onChoose={() => { setChosen(i); fitButton.current?.focus(); }} />))}
           {choices && best && <MakeLine choices={choices} unit={unit} />}
-          <Quiet onClick={() => setOther((o) => !o)} aria-expanded={other}>
-            Another pack…
-          </Quiet>
         </div>
         {other && <OtherPack onFit={(leaves) => void fit(leaves)} available={available} unit={unit} />}
       </div>
@@ -146,7 +149,7 @@ function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Elem
 function Alternative({ choice, unit, onChoose }: { choice: PackChoice; unit: 'thou' | 'mm'; onChoose: () => void }): JSX.Element {
   return (
     <button type="button" onClick={onChoose} className="num flex min-h-12 items-center justify-between gap-2 border border-edge bg-sheet px-3 text-[17px]">
-      <span>{packWords(choice.leaves)}</span>
+      <span className="text-left">{packWords(choice.leaves)}</span>
       <span className="whitespace-nowrap">
         → <strong className="text-[20px] font-semibold">{formatLength(choice.gives, unit)}</strong>
       </span>
@@ -165,7 +168,7 @@ function MakeLine({ choices, unit }: { choices: PackChoices; unit: 'thou' | 'mm'
   return (
     <p className="m-0 flex min-h-12 items-center gap-2 border border-dashed border-edge px-3">
       make <span className="num text-[18px] font-semibold">{half(choices.make.ideal, unit)}</span>
-      <span className="num text-ink2">
+      <span className="num text-[15px] whitespace-nowrap text-ink2">
         ±{formatLength(choices.make.either, unit)}
         {choices.make.sure ? ', sure' : ''}
       </span>

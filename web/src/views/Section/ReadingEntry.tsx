@@ -1,5 +1,5 @@
 import type { RawReading } from '@elder-cog/contract';
-import { describeLength, INSTRUMENTS, nanometres, tryEntry, parseLength, ReckoningError, type EntryRead, type Instrument, type Length } from '@elder-cog/core';
+import { describeLength, formatLength, INSTRUMENTS, nanometres, tryEntry, parseLength, ReckoningError, type EntryRead, type Instrument, type Length } from '@elder-cog/core';
 import { asInstrument, packTotal, readingValue, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX, type RefObject } from 'react';
 import { Chip, Field, Heading, Quiet, Refusal } from '../../kit/controls.tsx';
@@ -8,6 +8,7 @@ import { EntryStrip, type Expected } from '../../kit/EntryStrip.tsx';
 import { Keypad } from '../../kit/Keypad.tsx';
 import { MethodDrawing, WAYS, wayOf } from '../../kit/methodDrawings.tsx';
 import { useCommand } from '../../state/api.ts';
+import { useSettings } from '../../state/settings.ts';
 import { changeState, keepReading, setMethod, withdraw } from '../../state/gapActions.ts';
 
 interface ReadingEntryProps {
@@ -194,17 +195,20 @@ function expectedHere(gap: GapState): Expected | null {
   return null;
 }
 
+/** "bolts torqued", "new gasket", "dial": as short as it can be said. */
+const restWords = (item: RestItem, answer: string): string => (item.item === 'dial' ? (answer === 'square' ? 'dial' : `dial ${answer}`) : item.item === 'cover.gasket' ? answer : `${item.name.toLowerCase().split(' ').at(-1) ?? ''} ${answer}`);
+
 function RestsOn({ items, said, changing, onChange, onAnswer }: { items: readonly RestItem[]; said: (item: RestItem) => string | null; changing: string | null; onChange: (item: string | null) => void; onAnswer: (item: RestItem, answer: string) => void }): JSX.Element {
   const known = items.filter((item) => said(item) !== null && changing !== item.item);
   const open = items.filter((item) => said(item) === null || changing === item.item);
   return (
     <div className="mb-2">
       {known.length > 0 && (
-        <p className="m-0 flex flex-wrap items-center gap-x-3">
+        <p className="m-0 flex flex-wrap items-center gap-x-2.5 text-[15px]">
           <span className="text-ink2">Rests on</span>
           {known.map((item) => (
-            <button key={item.item} type="button" onClick={() => onChange(item.item)} aria-label={`${item.name}: ${said(item) ?? ''}. Change`} className="min-h-12 text-[16px]">
-              {item.item === 'dial' ? `dial ${said(item)}` : item.item === 'cover.gasket' ? said(item) : `${item.name.toLowerCase()} ${said(item)}`} <span className="text-good">✓</span>
+            <button key={item.item} type="button" onClick={() => onChange(item.item)} aria-label={`${item.name}: ${said(item) ?? ''}. Change`} className="min-h-12 whitespace-nowrap">
+              {restWords(item, said(item) ?? '')} <span className="text-good">✓</span>
             </button>
           ))}
         </p>
@@ -225,16 +229,17 @@ function RestsOn({ items, said, changing, onChange, onAnswer }: { items: readonl
 
 /** Readings kept on this build, with their range; one tap takes one back, struck through and kept. */
 function Seen({ gap }: { gap: GapState }): JSX.Element | null {
+  const unit = useSettings((s) => s.unit);
+  const words = gap.now.kept.map((k) => (k.value ? k.value.values.map((v) => formatLength(v, unit).replace(/\.0$/, '')).join(' ') || k.text : k.text));
   if (gap.now.kind !== 'read') return null;
-  const words = gap.now.kept.map((k) => k.text);
   return (
     <p className="m-0 mt-1 text-[16px]">
       <span className="text-ink2">Seen </span>
-      <span className="num text-[20px]">{words.join(' · ')}</span>
+      <span className="num text-[20px]">{words.join(' ')}</span>
       {gap.now.range !== null && (
         <>
           <span className="text-ink2"> · range </span>
-          <span className="num text-[20px]">{describeLength(gap.now.range, 'thou')}</span>
+          <span className="num text-[20px]">{formatLength(gap.now.range, unit).replace(/\.0$/, '')}</span>
         </>
       )}
       {gap.now.kept.some((k) => k.value?.drifted) && (

@@ -224,7 +224,7 @@ function PlaceDrawing({ place, nutted }: { place: Place; nutted: boolean }): JSX
   return (
     <div ref={ref} className="border border-edge bg-sheet" style={{ height: Math.max(height, 100) }}>
       {width > 50 && (
-        <svg width="100%" height="100%" viewBox="20 28 776 172" preserveAspectRatio="xMidYMid slice" role="img" aria-label={`The shim ${SAYS[place] ?? ''}${nutted ? ', cones drawn together by a nut' : ''}`}>
+        <svg width="100%" height="100%" viewBox="92 92 640 168" preserveAspectRatio="xMidYMid meet" role="img" aria-label={`The shim ${SAYS[place] ?? ''}${nutted ? ', cones drawn together by a nut' : ''}`}>
           <Shapes shapes={shapes} width={816} height={388} says="" />
         </svg>
       )}

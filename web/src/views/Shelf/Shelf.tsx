@@ -96,7 +96,7 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
             <Mark kind={worst.mark} named={false} ground={first ? 'var(--sheet)' : 'var(--paper)'} />
             <span className={`label text-[18px] font-semibold ${MARK_TEXT[worst.mark]}`}>{MARK_WORDS[worst.mark]}</span>
             <span className="ml-auto">
-              {worst.name} <span className="num text-[20px] font-semibold">{worst.value === null ? '?' : formatLength(worst.value, unit)}</span> {worst.value !== null && <span className="label text-[15px] text-ink2">{unitWord(unit)}</span>}
+              {worst.name} <span className="num text-[20px] font-semibold">{worst.value === null ? '?' : formatLength(worst.value, unit)}</span> {worst.value !== null && <span className="unit text-[15px]">{unitWord(unit)}</span>}
               {worst.limits && <span className="pl-2 text-ink2">want <span className="num">{formatLimits(worst.limits as Parameters<typeof formatLimits>[0], unit)}</span></span>}
             </span>
           </p>
@@ -108,7 +108,7 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
         <div className="flex items-end gap-4 max-sm:flex-col max-sm:items-start">
           <HowFar far={summary.far} />
           <div className="relative z-[1] ml-auto flex gap-2">
-            <Secondary onClick={archive}>{job.archivedAt === null ? 'Put away' : 'Take out again'}</Secondary>
+            <Secondary className="whitespace-nowrap" onClick={archive}>{job.archivedAt === null ? 'Put away' : 'Take out again'}</Secondary>
             <Secondary onClick={() => void navigate(`/jobs/${job.id}/section`)}>Section</Secondary>
           </div>
         </div>

@@ -30,7 +30,7 @@ export default function WearBook(): JSX.Element {
   return (
     <div className="grid min-h-full grid-cols-[minmax(0,1fr)_404px] max-lg:grid-cols-1">
       <div className="flex min-w-0 flex-col">
-        <div className="flex flex-wrap items-baseline justify-between gap-3 border-b-2 border-ink px-4 py-3">
+        <div className="flex flex-wrap items-baseline justify-between gap-3 border-b-2 border-ink px-4 py-1">
           <h1 className="label m-0 text-[18px] font-semibold">By part, {shaft.shaft.name}</h1>
           {shaft.pairs.length > 0 && <Quiet onClick={() => setAdding((a) => !a)}>Add a bush and journal ▸</Quiet>}
         </div>
@@ -147,7 +147,7 @@ function PairRows({ pair, on, feature, onChoose }: { pair: PairState; on: boolea
               {f.survey?.wear === undefined ? <span className="text-ink2">–</span> : (
                 <>
                   <span className="num block leading-7">{formatLength(f.survey.wear, small)}</span>
-                  <span className="label block text-[14px] leading-5 text-ink2">{unitWord(small)}</span>
+                  <span className="unit block text-[14px] leading-5">{unitWord(small)}</span>
                 </>
               )}
             </td>
@@ -156,7 +156,7 @@ function PairRows({ pair, on, feature, onChoose }: { pair: PairState; on: boolea
                 {pair.clearance ? (
                   <>
                     <span className="block text-[14px] leading-5 text-ink2">greatest</span>
-                    <span className="num text-[20px] font-semibold">{formatLength(pair.clearance.greatest, unit)}</span> <span className="label text-[15px] text-ink2">{unitWord(unit)}</span>
+                    <span className="num text-[20px] font-semibold">{formatLength(pair.clearance.greatest, unit)}</span> <span className="unit text-[15px]">{unitWord(unit)}</span>
                     <span className="num block text-[14px] leading-5 text-ink2">{formatLength(pair.clearance.greatest, otherUnit(unit))}</span>
                   </>
                 ) : (
@@ -205,10 +205,10 @@ function MeasureStrip({ pair, feature, onFeature }: { pair: PairState; feature: 
     strip.current?.focus();
   };
   return (
-    <section aria-label="Measure" className="mt-auto border-t-2 border-ink px-4 py-3">
+    <section aria-label="Measure" className="border-t-2 border-ink px-4 py-3">
       <div className="flex flex-wrap items-center justify-between gap-x-4">
         <Heading>
-          {feature.station.name}, {place}
+          {feature.station.name}: at the {place}
         </Heading>
         <Quiet onClick={() => setEditing((e) => !e)} aria-expanded={editing}>
           {instrument.name} · new size and limit ▸
@@ -300,7 +300,7 @@ function PairPanel({ pair }: { pair: PairState }): JSX.Element {
       <p className="m-0 mt-1 flex items-center justify-between border-t border-rule">
         {limits ? (
           <span>
-            <span className="num text-[18px] font-semibold">{formatLimits(limits.limits, unit)}</span> <span className="label text-ink2">{unitWord(unit)}</span> <span className="pl-2">Manual{limits.fact.pageOrWhom ? `, ${limits.fact.pageOrWhom}` : ''}</span>
+            <span className="num text-[18px] font-semibold">{formatLimits(limits.limits, unit)}</span> <span className="unit">{unitWord(unit)}</span> <span className="pl-2">Manual{limits.fact.pageOrWhom ? `, ${limits.fact.pageOrWhom}` : ''}</span>
           </span>
         ) : (
           <span className="text-ink2">no limits yet</span>
