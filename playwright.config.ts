@@ -1,1 +1,17 @@
-export {};
+import { defineConfig } from '@playwright/test';
+import { chromiumPath, LAUNCH } from './tools/browser.ts';
+
+export default defineConfig({
+  testDir: 'e2e',
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  timeout: 60_000,
+  reporter: [['list'], ['json', { outputFile: 'test-results/playwright.json' }]],
+  use: {
+    headless: true,
+    viewport: { width: 1280, height: 800 },
+    reducedMotion: 'reduce',
+    launchOptions: { executablePath: chromiumPath() ?? 'chromium', args: [...LAUNCH.args] },
+  },
+});

@@ -5,7 +5,9 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { newShaft, workshopFile, type FitLeaf, type JobFacts, type Lot, type Station } from '@elder-cog/contract';
+import { derive } from '@elder-cog/derive';
 import { INSTRUMENTS, mm, parseLimits, thou, type Instrument, type Length } from '@elder-cog/core';
+import { stateText } from './stateText.ts';
 
 let count = 0;
 const newId = (): string => `5e1ec7ed-0000-4000-8000-${(++count).toString(16).padStart(12, '0')}`;
@@ -123,11 +125,13 @@ const facts: JobFacts = {
   slots: shafts.flatMap((s) => s.slots),
   stations,
   limits: [limit(float.id, '5-8 thou', 'thou', 'p. 31'), limit(idlerFloat.id, '6-12 thou', 'thou', 'p. 33'), limit(gearFloat.id, '0.10 to 0.25 mm', 'mm', 'p. 18'), limit(pairId, '1.5-4 thou', 'thou', 'p. 35'), limit(boreId, 'max .8140 in', 'in', 'p. 35'), limit(journalId, 'min .8095 in', 'in', 'p. 35')],
-  builds,
-  readings,
+  builds: builds.sort((a, b) => a.at.localeCompare(b.at)),
+  readings: readings.sort((a, b) => a.takenAt.localeCompare(b.takenAt)),
   withdrawals: [],
 };
 
 const file = workshopFile.parse({ format: 'elder-cog/workshop', version: 1, jobs: [facts], lots });
 writeFileSync(join(import.meta.dirname, 'workshop.json'), `${JSON.stringify(file, null, 1)}\n`);
+const [made] = file.jobs;
+if (made) writeFileSync(join(import.meta.dirname, 'golden.json'), `${stateText(derive(made))}\n`);
 console.log(`Wrote ${file.jobs.length} job, ${lots.reduce((sum, l) => sum + l.owned, 0)} leaves.`);

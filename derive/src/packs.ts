@@ -95,7 +95,7 @@ export function packChoices({ window, available, fitted, reading, sense, keep = 
   const found = searchPacks(drawer, { min: window.min, max: window.max, target: ideal, sure: window.sure, maxLeaves: 6, keep });
   const choice = (pack: Pack): PackChoice => toChoice(pack, available, window, gapFor);
   const span = window.sure ?? window;
-  const stock = [...new Set([...available.map((a) => a.thickness), ...SHOP_STOCK])].map((thickness) => ({ thickness, quantity: 1 }));
+  const stock = [...new Set([...available.map((a) => a.thickness), ...SHOP_STOCK])].filter((thickness) => thickness >= span.min).map((thickness) => ({ thickness, quantity: 1 }));
   return {
     choices: found.packs.map(choice),
     below: found.below ? choice(found.below) : null,

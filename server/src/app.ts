@@ -1,14 +1,13 @@
 import { existsSync } from 'node:fs';
 import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
-import fastify, { type FastifyBaseLogger, type FastifyInstance, type RawReplyDefaultExpression, type RawRequestDefaultExpression, type RawServerDefault } from 'fastify';
+import fastify from 'fastify';
 import { hasZodFastifySchemaValidationErrors, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
 import { WorkshopError } from './errors.ts';
 import { commandRoutes } from './routes/commands.ts';
-import { readRoutes } from './routes/shelf.ts';
+import { readRoutes } from './routes/reading.ts';
 import type { Db } from './store/open.ts';
-
-export type App = FastifyInstance<RawServerDefault, RawRequestDefaultExpression, RawReplyDefaultExpression, FastifyBaseLogger, ZodTypeProvider>;
+import type { App } from './typedApp.ts';
 
 const BODY_LIMIT = 2 * 1024 * 1024;
 

@@ -9,7 +9,7 @@ export type MoreIs = 'loose' | 'tight';
 export interface Verdict {
   readonly place: Placed;
   readonly sure: Surety;
-  /** chance that the true value is inside the limits; null where the reading is only a bound */
+  /** chance that the true value is inside the limits, to a millionth; null where the reading is only a bound */
   readonly probabilityIn: number | null;
   readonly accepted: boolean;
   /** one plain sentence where it is not simply sure */
@@ -40,7 +40,7 @@ export function verdict(reading: Reading, limits: Limits, { rule = 'plain', more
   const judged = (place: Placed, sure: Surety, probabilityIn: number | null, because?: string): Verdict => ({
     place,
     sure,
-    probabilityIn,
+    probabilityIn: probabilityIn === null ? null : Math.round(probabilityIn * 1e6) / 1e6,
     accepted: accept(place, sure),
     ...(because === undefined ? {} : { because }),
   });

@@ -1,5 +1,5 @@
 import { command, commandReply } from '@elder-cog/contract';
-import type { App } from '../app.ts';
+import type { App } from '../typedApp.ts';
 import { apply } from '../store/apply.ts';
 import type { Db } from '../store/open.ts';
 

@@ -9,7 +9,7 @@ const toRow = (row: Station): Row => ({ ...row, aim: JSON.stringify(row.aim), in
 const COLUMNS = 'id, revision, shaft_id AS shaftId, subject, quantity, more_is AS moreIs, role, name, position, contact_role AS contactRole, bore_id AS boreId, journal_id AS journalId, new_nm AS newSize, rule, aim, method, instrument';
 
 export const stations = {
-  ofJob: (db: Db, jobId: string): Station[] => db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM station WHERE shaft_id IN (SELECT s.id FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY position, rowid`).all(jobId).map(fromRow),
+  ofJob: (db: Db, jobId: string): Station[] => db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM station WHERE shaft_id IN (SELECT s.id FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY rowid`).all(jobId).map(fromRow),
   byId(db: Db, id: string): Station | null {
     const row = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM station WHERE id = ?`).get(id);
     return row ? fromRow(row) : null;

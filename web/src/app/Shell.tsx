@@ -172,7 +172,6 @@ function Frame({ stops, title, back = false, instead }: { stops: readonly Stop[]
       'Ctrl+z': undo,
       ...(builds && sectionStop ? { b: () => void navigate(window.location.pathname.endsWith('/builds') ? sectionStop.to : builds.to) } : {}),
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- undo only reads stable things
   }, [stops, navigate, flipUnit]);
   useKeys(keys);
 

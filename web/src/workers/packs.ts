@@ -1,4 +1,4 @@
-import { drawerReach, onHand, packChoices, type DrawerReach, type PackChoices } from '@elder-cog/derive';
+import type { drawerReach, DrawerReach, onHand, packChoices, PackChoices } from '@elder-cog/derive';
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { wrap } from 'comlink';
 import type { PacksWorker } from './packs.worker.ts';

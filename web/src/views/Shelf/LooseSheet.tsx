@@ -41,7 +41,9 @@ export function LooseSheet(): JSX.Element {
   const [naming, setNaming] = useState<string | null>(null);
   const instrument = (feelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm } : { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm })[unit];
   const usesFeelers = /goes|stops/i.test(entry.reading);
-  const sheet = looseSheet({ ...entry, place, arrangement: nutted ? 'backToBack' : 'faceToFace', instrument: usesFeelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm }[unit] : instrument, unit });
+  const readWith = usesFeelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm }[unit] : instrument;
+  const method = usesFeelers || feelers ? ('feelers' as const) : ('dial' as const);
+  const sheet = looseSheet({ ...entry, place, arrangement: nutted ? 'backToBack' : 'faceToFace', instrument: readWith, unit });
   const { window } = sheet;
   const reading = sheet.reading && 'value' in sheet.reading ? sheet.reading.value : null;
   const fitted = sheet.pack && 'value' in sheet.pack ? sheet.pack.value : null;
@@ -65,10 +67,10 @@ export function LooseSheet(): JSX.Element {
     const changes: Change[] = [
       { kind: 'job.create', job: { id: jobId, machine, year: '', note: '', createdAt: at, archivedAt: null } },
       { kind: 'assembly.create', assembly: { id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null } },
-      shaft,
+      { ...shaft, stations: shaft.stations.map((s) => (s.id === gap.id ? { ...s, method, instrument: readWith } : s)) },
       { kind: 'limit.set', limit: { id: newId(), stationId: gap.id, min: min ?? (max !== null && max >= 0 ? (0 as Length) : null), max, written: entry.limits, unit: sheet.limits.unit, source: 'manual', pageOrWhom: '', inUse: true } },
       { kind: 'build.add', build: { id: buildId, assemblyId, parentId: null, stage: 'as_found', at, who: '', label: '', feel: [], note: '', fits: [{ id: newId(), slotId: slot.id, leaves: leavesFromSaid(sheet.packLeaves, []), state: null }] } },
-      { kind: 'reading.keep', reading: { id: newId(), stationId: gap.id, buildId, raw: { method: usesFeelers ? 'feelers' : 'dial', text: entry.reading, instrument: usesFeelers ? INSTRUMENTS.feelersThou : instrument, restsOn: [] }, who: '', takenAt: at, supersedes: null, keptAs: { value: reading.value, words: entry.reading } } },
+      { kind: 'reading.keep', reading: { id: newId(), stationId: gap.id, buildId, raw: { method, text: entry.reading, instrument: readWith, restsOn: [] }, who: '', takenAt: at, supersedes: null, keptAs: { value: reading.value, words: entry.reading } } },
     ];
     try {
       await send(...changes);

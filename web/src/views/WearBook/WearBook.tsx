@@ -201,7 +201,7 @@ function MeasureStrip({ pair, feature, onFeature }: { pair: PairState; feature: 
     setText('');
     const next = PLACES[PLACES.indexOf(place as (typeof PLACES)[number]) + 1];
     if (next) setPlace(next);
-    else if (other && other.places.length === 0) onFeature(other.station.id);
+    onFeature(!next && other && other.places.length === 0 ? other.station.id : feature.station.id);
     strip.current?.focus();
   };
   return (

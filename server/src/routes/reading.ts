@@ -1,7 +1,7 @@
 import { drawerReply, healthReply, jobReply, shelfReply } from '@elder-cog/contract';
 import { summary } from '@elder-cog/derive';
 import { z } from 'zod';
-import type { App } from '../app.ts';
+import type { App } from '../typedApp.ts';
 import { allFacts, allFitted, jobFacts } from '../store/facts.ts';
 import { lots } from '../store/lots.ts';
 import type { Db } from '../store/open.ts';

@@ -1,0 +1,87 @@
+import { newShaft, type Build, type FitLeaf, type JobFacts, type Station } from '@elder-cog/contract';
+import { INSTRUMENTS, nanometres, parseLimits, thou, type Instrument, type Length, type Place, type TemplateName } from '@elder-cog/core';
+
+/** A job made step by step, for tests: one shaft, with ids that say what they are. */
+export class Story {
+  private count = 0;
+  readonly facts: JobFacts;
+  readonly station: Station;
+  readonly slot: (role: string) => string;
+  private readonly shaftId: string;
+
+  constructor({ template = 'taperPair', place = 'underCover', gasket = false, limits = '5-8 thou' }: { template?: TemplateName; place?: Place; gasket?: boolean; limits?: string | null } = {}) {
+    const newId = (): string => this.id();
+    const jobId = newId();
+    const assemblyId = newId();
+    const shaft = newShaft({ assemblyId, name: 'Input shaft', template, place, gasket, position: 0, newId });
+    const stations = shaft.stations.map((s) => ({ ...s, revision: 1, method: s.subject === 'gap' ? 'dial' : null, instrument: s.subject === 'gap' ? INSTRUMENTS.dialThou : null }) as Station);
+    this.station = stations[0] as Station;
+    this.shaftId = shaft.shaft.id;
+    this.slot = (role) => shaft.slots.find((s) => s.role === role)?.id ?? '';
+    const read = limits === null ? null : parseLimits(limits, 'thou');
+    this.facts = {
+      job: { id: jobId, revision: 1, machine: 'Test machine', year: '', note: '', createdAt: '2026-01-01T00:00:00.000Z', archivedAt: null },
+      assemblies: [{ id: assemblyId, revision: 1, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null }],
+      shafts: [{ ...shaft.shaft, revision: 1 }],
+      parts: shaft.parts.map((p) => ({ ...p, revision: 1 })),
+      features: shaft.features.map((f) => ({ ...f, revision: 1, size: null })),
+      contacts: shaft.contacts,
+      slots: shaft.slots,
+      stations,
+      limits: read ? [{ id: this.id(), revision: 1, stationId: this.station.id, min: read.min ?? null, max: read.max ?? null, written: limits ?? '', unit: 'thou', source: 'manual', pageOrWhom: '', inUse: true }] : [],
+      builds: [],
+      readings: [],
+      withdrawals: [],
+    };
+  }
+
+  id(): string {
+    this.count += 1;
+    return `00000000-0000-4000-8000-${this.count.toString(16).padStart(12, '0')}`;
+  }
+
+  private time(): string {
+    this.count += 1;
+    return new Date(Date.UTC(2026, 0, 2, 0, 0, this.count)).toISOString();
+  }
+
+  static leaf(thickness: number, lotId: string | null = null): FitLeaf {
+    return { lotId, thickness: thou(thickness), written: String(thickness), unit: 'thou', count: 1 };
+  }
+
+  /** A build with a pack, and the states of other slots by role. */
+  build(pack: readonly number[] | null, states: Readonly<Record<string, string>> = {}, stage: Build['stage'] = this.facts.builds.length === 0 ? 'as_found' : 'dry'): Build {
+    const built: Build = {
+      id: this.id(), assemblyId: this.facts.assemblies[0]?.id ?? '', parentId: this.facts.builds.at(-1)?.id ?? null, stage, at: this.time(), who: '', label: '', feel: [], note: '',
+      fits: [...(pack ? [{ id: this.id(), slotId: this.slot('pack'), leaves: pack.map((t) => Story.leaf(t)), state: null }] : []), ...Object.entries(states).map(([role, state]) => ({ id: this.id(), slotId: this.slot(role), leaves: [], state }))],
+    };
+    this.facts.builds.push(built);
+    return built;
+  }
+
+  read(text: string, more: Partial<JobFacts['readings'][number]['raw']> = {}, stationId: string = this.station.id): string {
+    const id = this.id();
+    this.facts.readings.push({ id, stationId, buildId: this.facts.builds.at(-1)?.id ?? null, raw: { method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [], ...more }, who: '', takenAt: this.time(), supersedes: null, keptAs: { value: null, words: text } });
+    return id;
+  }
+
+  withdraw(ofKind: 'reading' | 'build' | 'withdrawal', ofId: string): string {
+    const id = this.id();
+    this.facts.withdrawals.push({ id, ofKind, ofId, who: '', at: this.time(), why: '' });
+    return id;
+  }
+
+  /** A bush and its journal, measured in inches. */
+  pair(limits: string): { bore: string; journal: string } {
+    const [bore, journal, pair] = [this.id(), this.id(), this.id()];
+    const base = { ...this.station, shaftId: this.shaftId, contactRole: null, newSize: null as Length | null };
+    this.facts.stations.push({ ...base, id: bore, subject: 'bore', role: 'b', name: 'Bush' }, { ...base, id: journal, subject: 'journal', role: 'j', name: 'Journal', moreIs: 'tight' }, { ...base, id: pair, subject: 'pair', role: 'p', name: 'Clearance', boreId: bore, journalId: journal });
+    const { min, max } = parseLimits(limits, 'thou');
+    this.facts.limits.push({ id: this.id(), revision: 1, stationId: pair, min: min ?? nanometres(0), max: max ?? null, written: limits, unit: 'thou', source: 'manual', pageOrWhom: '', inUse: true });
+    return { bore, journal };
+  }
+
+  size(stationId: string, at: string, text: string, instrument: Instrument = INSTRUMENTS.micInch): void {
+    this.read(text, { method: 'size', instrument, at }, stationId);
+  }
+}

@@ -1,0 +1,97 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, jobPath, test } from './workshop.ts';
+
+const VIEWS: readonly (readonly [string, string])[] = [
+  ['Shelf', '/'],
+  ['New machine', '/new'],
+  ['Bench', jobPath('bench')],
+  ['Section', jobPath('section')],
+  ['Section, not set up', jobPath('section', 1)],
+  ['Section of a gear', jobPath('section', 2)],
+  ['Dry builds', jobPath('builds')],
+  ['Wear book', jobPath('wear', 1)],
+  ['Drawer', '/drawer'],
+];
+
+/** What is wrong with how a page lies: sideways scroll, clipped text, controls or text too small. */
+async function faults(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const found: string[] = [];
+    const root = document.documentElement;
+    if (root.scrollWidth > window.innerWidth + 1) found.push(`scrolls sideways by ${root.scrollWidth - window.innerWidth} px`);
+    const name = (e: Element): string => `${e.tagName.toLowerCase()} “${(e.getAttribute('aria-label') ?? e.textContent ?? '').trim().slice(0, 40)}”`;
+    const seen = (e: Element): boolean => {
+      const { width, height } = e.getBoundingClientRect();
+      return width > 2 && height > 2 && getComputedStyle(e).visibility !== 'hidden' && !e.closest('.sr-only');
+    };
+    for (const e of document.querySelectorAll('button, a[href], input, [role=checkbox]')) {
+      if (!seen(e)) continue;
+      const inLabel = e.closest('label')?.getBoundingClientRect();
+      const { height, width } = inLabel ?? e.getBoundingClientRect();
+      if (height < 47.5 && !(e instanceof HTMLAnchorElement && getComputedStyle(e, '::after').position === 'absolute')) found.push(`${name(e)} is ${Math.round(width)}×${Math.round(height)}`);
+    }
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const parent = node.parentElement;
+      if (!parent || !node.textContent?.trim() || !seen(parent)) continue;
+      const style = getComputedStyle(parent);
+      const svg = parent.closest('svg');
+      const scale = svg instanceof SVGSVGElement ? (svg.getScreenCTM()?.a ?? 1) : 1;
+      if (parseFloat(style.fontSize) * scale < 13.9) found.push(`text “${node.textContent.trim().slice(0, 30)}” is ${(parseFloat(style.fontSize) * scale).toFixed(1)} px`);
+      if (svg) continue;
+      const clipped = style.overflow !== 'visible' && style.textOverflow !== 'ellipsis' && (parent.scrollWidth > parent.clientWidth + 1 || parent.scrollHeight > parent.clientHeight + 2);
+      if (clipped) found.push(`clipped: ${name(parent)}`);
+      const range = document.createRange();
+      range.selectNodeContents(node);
+      const box = range.getBoundingClientRect();
+      const scrolls = parent.closest('.overflow-x-auto');
+      if (!scrolls && style.textOverflow !== 'ellipsis' && (box.right > window.innerWidth + 1 || box.left < -1)) found.push(`off the page: ${name(parent)}`);
+    }
+    return [...new Set(found)];
+  });
+}
+
+for (const [name, path] of VIEWS) {
+  for (const [width, height] of [[1280, 800], [820, 1180], [390, 844]] as const) {
+    for (const colorScheme of ['light', 'dark'] as const) {
+      test(`${name} lies well at ${width}×${height}, ${colorScheme}`, async ({ page, demo }) => {
+        await page.setViewportSize({ width, height });
+        await page.emulateMedia({ colorScheme });
+        await page.goto(demo.url + path, { waitUntil: 'networkidle' });
+        await expect(page.locator('#view')).not.toHaveText(/Opening/);
+        expect(await faults(page)).toEqual([]);
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
+      });
+    }
+  }
+}
+
+test('every drawing has a twin in words, reached by Tab', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('section'), { waitUntil: 'networkidle' });
+  const twin = page.locator('[data-section] p');
+  await expect(twin).toHaveAttribute('tabindex', '0');
+  await expect(twin).toContainText('From the input end: Casing');
+  await expect(twin).toContainText('12.0 thou');
+  for (const svg of await page.locator('svg[role=img]').all()) await expect(svg).toHaveAttribute('aria-label', /\S{3}/);
+});
+
+test('the sheet prints on one A4', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('section'), { waitUntil: 'networkidle' });
+  await page.emulateMedia({ media: 'print' });
+  const pdf = await page.pdf({ format: 'A4', preferCSSPageSize: true });
+  const pages = pdf.toString('latin1').match(/\/Type\s*\/Page\b(?!s)/g) ?? [];
+  expect(pages).toHaveLength(1);
+});
+
+test('flipping thou and mm changes what is shown first, and nothing that is kept', async ({ page, demo }) => {
+  const rows = (): string => JSON.stringify(demo.db.prepare('SELECT * FROM reading').all()) + JSON.stringify(demo.db.prepare('SELECT * FROM limits').all());
+  const before = rows();
+  await page.goto(demo.url + jobPath('section'), { waitUntil: 'networkidle' });
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  for (let i = 0; i < 3; i++) await page.keyboard.press('u');
+  await expect(page.getByRole('complementary', { name: 'The gap in hand' }).getByText('0.305').first()).toBeVisible();
+  expect(rows()).toBe(before);
+});

@@ -1,0 +1,63 @@
+import { readFileSync } from 'node:fs';
+import { test as base, expect, type Page } from '@playwright/test';
+import { workshopFile, type WorkshopFile } from '@elder-cog/contract';
+import { openWorkshop, type Workshop } from '../tools/browser.ts';
+
+export const DEMO: WorkshopFile = workshopFile.parse(JSON.parse(readFileSync(new URL('../demo/workshop.json', import.meta.url), 'utf8')));
+
+/** A workshop of its own for each test, on a free port: `empty`, or `demo` filled with the made-up one. Nothing may leave the machine. */
+export const test = base.extend<{ empty: Workshop; demo: Workshop; noOutside: undefined }>({
+  empty: async ({}, use) => {
+    const workshop = await openWorkshop();
+    await use(workshop);
+    await workshop.stop();
+  },
+  demo: async ({}, use) => {
+    const workshop = await openWorkshop(DEMO);
+    await use(workshop);
+    await workshop.stop();
+  },
+  noOutside: [
+    async ({ page }, use) => {
+      const outside: string[] = [];
+      page.on('request', (request) => {
+        const { protocol, hostname } = new URL(request.url());
+        if (/^https?:$/.test(protocol) && hostname !== '127.0.0.1') outside.push(request.url());
+      });
+      await use(undefined);
+      expect(outside, 'requests that left the machine').toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** Counts actions: one field committed with Enter, or one choice made. */
+export class Hands {
+  actions = 0;
+  private readonly page: Page;
+
+  constructor(page: Page) {
+    this.page = page;
+  }
+
+  /** Types in whatever has the focus and commits it. */
+  async enter(text: string): Promise<void> {
+    await this.page.keyboard.press('Control+A');
+    await this.page.keyboard.type(text);
+    await this.page.keyboard.press('Enter');
+    this.actions += 1;
+  }
+
+  /** Commits or chooses what has the focus. */
+  async key(key: string): Promise<void> {
+    await this.page.keyboard.press(key);
+    this.actions += 1;
+  }
+}
+
+export const jobPath = (view: string, shaft = 0): string => {
+  const [job] = DEMO.jobs;
+  return `/jobs/${job?.job.id ?? ''}/${view}?shaft=${job?.shafts[shaft]?.id ?? ''}`;
+};
