@@ -136,7 +136,7 @@ for (const touch of [false, true]) {
       await press('square');
       if (touch) {
         await page.locator('#entry').tap();
-        for (const key of ['8', '8', '>', '1', '2']) await press(key);
+        for (const key of ['8', '8', '>', '1', '2']) await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: key, exact: true }).tap();
         await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: 'Keep' }).tap();
       } else {
         await page.locator('#entry').fill('88>12');
@@ -147,7 +147,7 @@ for (const touch of [false, true]) {
       await expect(aside(page).getByText('Forecast, not read')).toBeVisible();
       if (touch) {
         await page.locator('#entry').tap();
-        await press('6');
+        await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: '6', exact: true }).tap();
         await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: 'Keep' }).tap();
       } else {
         await page.locator('#entry').fill('6');

@@ -35,51 +35,49 @@ export interface PacksFound {
   readonly missing?: { readonly thickness: Length; readonly with: readonly { readonly thickness: Length; readonly count: number }[] };
 }
 
-/** Every multiset of up to three leaves, as indices into the drawer in ascending order, sorted by total. */
+/** Every multiset of one size (up to three leaves), as ascending indices into the drawer, sorted by total. */
 interface Handfuls {
+  readonly size: number;
   readonly total: Float64Array;
-  readonly first: Int16Array;
-  readonly last: Int16Array;
-  readonly members: readonly (readonly number[])[];
+  /** three indices a handful, the unused ones first and −1 */
+  readonly member: Int16Array;
 }
 
 /** A leaf thinner than this is not made alone: it tears (common practice, no source). */
 const THINNEST_MADE = 50_000;
 const MOST_LEAVES = 6;
+const HALF = 3;
+/** More handfuls than there can be of 70 thicknesses: a number and its total share one float while they are sorted. */
+const ORDINALS = 65_536;
 
 function handfuls(leaves: readonly DrawerLeaf[], size: number): Handfuls {
-  const members: number[][] = [];
-  const build = (from: number, held: number[]): void => {
-    if (held.length === size) {
-      members.push(held);
+  const found: number[] = [];
+  const build = (from: number, depth: number, a: number, b: number, c: number): void => {
+    if (depth === size) {
+      found.push(a, b, c);
       return;
     }
     for (let i = from; i < leaves.length; i++) {
-      if (held.filter((h) => h === i).length < (leaves[i]?.quantity ?? 0)) build(i, [...held, i]);
+      const held = (a === i ? 1 : 0) + (b === i ? 1 : 0) + (c === i ? 1 : 0);
+      if (held < (leaves[i]?.quantity ?? 0)) build(i, depth + 1, b, c, i);
     }
   };
-  build(0, []);
-  const sum = (held: readonly number[]): number => held.reduce((total, i) => total + (leaves[i]?.thickness ?? 0), 0);
-  const sorted = members.map((held) => ({ held, total: sum(held) })).sort((a, b) => a.total - b.total);
-  return {
-    total: Float64Array.from(sorted, (m) => m.total),
-    first: Int16Array.from(sorted, (m) => m.held[0] ?? -1),
-    last: Int16Array.from(sorted, (m) => m.held[m.held.length - 1] ?? -1),
-    members: sorted.map((m) => m.held),
-  };
+  build(0, 0, -1, -1, -1);
+  const count = found.length / HALF;
+  const totalOf = (n: number): number => [0, 1, 2].reduce((sum, k) => sum + (leaves[found[n * HALF + k] ?? -1]?.thickness ?? 0), 0);
+  const order = count <= ORDINALS ? Float64Array.from({ length: count }, (_, n) => totalOf(n) * ORDINALS + n).sort() : null;
+  const byTotal = order ? Array.from(order, (key) => key % ORDINALS) : Array.from({ length: count }, (_, n) => n).sort((x, y) => totalOf(x) - totalOf(y));
+  const member = new Int16Array(count * HALF);
+  const total = new Float64Array(count);
+  byTotal.forEach((n, at) => {
+    total[at] = totalOf(n);
+    for (let k = 0; k < HALF; k++) member[at * HALF + k] = found[n * HALF + k] ?? -1;
+  });
+  return { size, total, member };
 }
 
-/** Index of the first total ≥ value. */
-function firstAtLeast(totals: Float64Array, value: number): number {
-  let low = 0;
-  let high = totals.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((totals[middle] ?? 0) < value) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
+/** The indices of one handful. */
+const heldIn = ({ size, member }: Handfuls, at: number): number[] => Array.from(member.subarray(at * HALF + HALF - size, at * HALF + HALF));
 
 interface Candidate {
   readonly held: readonly number[];
@@ -108,10 +106,17 @@ class Best {
     return this.found.length >= this.keep;
   }
 
-  /** No candidate farther off than this can get in. */
-  get reach(): number {
+  /** No pack of so many leaves that is farther off than this can get in: with more leaves than all kept, it must be nearer. */
+  reachFor(size: number): number {
     const last = this.found[this.keep - 1];
-    return last === undefined ? Infinity : Math.abs(last.total - this.target);
+    if (last === undefined) return Infinity;
+    return Math.abs(last.total - this.target) - (last.held.length < size ? 1 : 0);
+  }
+
+  /** Whether a pack as far off as the last one kept could still take its place: not with a thinner thickest leaf. */
+  admitsTie(size: number, thickest: number): boolean {
+    const last = this.found[this.keep - 1];
+    return last === undefined || last.held.length > size || (this.leaves[thickest]?.thickness ?? 0) >= this.thickest(last);
   }
 
   offer(candidate: Candidate): void {
@@ -153,31 +158,37 @@ class Drawer {
   private offerSize(size: number, low: number, high: number, target: number, best: Best): void {
     const lower = this.hands(Math.ceil(size / 2));
     const upper = this.hands(Math.floor(size / 2));
+    const last = upper.total.length;
+    let reach = best.reachFor(size);
+    let start = last; // the first upper half that reaches the target with this lower one: falls as the lower grows
     for (let i = 0; i < lower.total.length; i++) {
       const have = lower.total[i] ?? 0;
-      const wanted = target - have;
-      const start = firstAtLeast(upper.total, wanted);
-      for (let j = start; j < upper.total.length; j++) {
+      while (start > 0 && have + (upper.total[start - 1] ?? 0) >= target) start--;
+      for (let j = start; j < last; j++) {
         const total = have + (upper.total[j] ?? 0);
-        if (total > high || total - target > best.reach) break;
-        if (total >= low) this.tryPair(lower, i, upper, j, total, best);
+        if (total > high || total - target > reach) break;
+        if (total >= low && this.tryPair(lower, i, upper, j, total, total - target === reach, best)) reach = best.reachFor(size);
       }
       for (let j = start - 1; j >= 0; j--) {
         const total = have + (upper.total[j] ?? 0);
-        if (total < low || target - total > best.reach) break;
-        if (total <= high) this.tryPair(lower, i, upper, j, total, best);
+        if (total < low || target - total > reach) break;
+        if (total <= high && this.tryPair(lower, i, upper, j, total, target - total === reach, best)) reach = best.reachFor(size);
       }
     }
   }
 
-  /** Each pack splits in exactly one way: its thinner half below, its thicker half above. */
-  private tryPair(lower: Handfuls, i: number, upper: Handfuls, j: number, total: number, best: Best): void {
-    const above = upper.members[j] ?? [];
-    const meet = lower.last[i] ?? -1;
-    if (above.length > 0 && meet > (upper.first[j] ?? -1)) return;
-    const held = [...(lower.members[i] ?? []), ...above];
-    if (above.length > 0 && meet === upper.first[j] && held.filter((h) => h === meet).length > (this.leaves[meet]?.quantity ?? 0)) return;
+  /** Offers one pair of halves. Each pack splits in exactly one way: its thinner half below, its thicker half above. */
+  private tryPair(lower: Handfuls, i: number, upper: Handfuls, j: number, total: number, tie: boolean, best: Best): boolean {
+    const meet = lower.member[i * HALF + HALF - 1] ?? -1;
+    const above = upper.size === 0 ? Infinity : (upper.member[j * HALF + HALF - upper.size] ?? -1);
+    if (meet > above) return false;
+    const size = lower.size + upper.size;
+    const thickest = upper.size === 0 ? meet : (upper.member[j * HALF + HALF - 1] ?? -1);
+    if (tie && !best.admitsTie(size, thickest)) return false;
+    const held = [...heldIn(lower, i), ...heldIn(upper, j)];
+    if (meet === above && held.filter((h) => h === meet).length > (this.leaves[meet]?.quantity ?? 0)) return false;
     best.offer({ held, total });
+    return true;
   }
 
   search(low: number, high: number, target: number, maxLeaves: number, keep: number): Candidate[] {
@@ -185,7 +196,7 @@ class Drawer {
     if (low > high) return [];
     if (low <= 0 && high >= 0) best.offer({ held: [], total: 0 });
     for (let size = 1; size <= maxLeaves; size++) {
-      if (best.full && best.reach === 0) break;
+      if (best.full && best.reachFor(size) < 0) break;
       this.offerSize(size, low, high, target, best);
     }
     return best.found;

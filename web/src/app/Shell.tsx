@@ -96,7 +96,7 @@ function JobTitle({ open: { state, shaft } }: { open: OpenJob }): JSX.Element {
   const current = shaft?.assembly.id;
   return (
     <>
-      <Link to="/" aria-label={`${state.job.machine}, back to the Shelf`} className="label flex h-full min-w-0 items-center px-4 text-[22px] font-semibold whitespace-nowrap no-underline max-sm:px-3 max-sm:text-[19px]">
+      <Link to="/" aria-label={`${state.job.machine}, back to the Shelf`} className="label flex h-full min-w-[72px] items-center px-4 text-[22px] font-semibold whitespace-nowrap no-underline max-sm:px-3 max-sm:text-[19px]">
         <span className="truncate">{state.job.machine}</span> <span className="pl-2 text-[18px] font-medium text-ink2 max-md:hidden">{state.job.year}</span>
       </Link>
       <nav aria-label="Boxes" className="flex h-full items-stretch gap-1 border-l border-rule px-2 max-md:hidden">
@@ -114,7 +114,7 @@ function JobTitle({ open: { state, shaft } }: { open: OpenJob }): JSX.Element {
         </Link>
       </nav>
       {shaft && (
-        <span className="label flex h-full min-w-0 items-center gap-4 border-l border-rule px-4 text-[18px] whitespace-nowrap max-sm:px-2">
+        <span className="label flex h-full min-w-0 items-center gap-4 overflow-hidden border-l border-rule px-4 text-[18px] whitespace-nowrap max-sm:px-2 max-sm:text-[16px]">
           <ShaftPicker state={state} shaft={shaft} view={view} />
           <span className="truncate text-ink2 max-lg:hidden">{shaft.current ? `Build ${shaft.current.number} · ${shaft.stage}` : 'not built yet'}</span>
         </span>
@@ -180,17 +180,17 @@ function Frame({ stops, title, back = false, instead }: { stops: readonly Stop[]
       <a href="#view" className="sr-only focus:not-sr-only focus:absolute focus:z-30 focus:bg-sheet focus:p-3">
         Skip to the sheet
       </a>
-      <header className="no-print sticky top-0 z-10 flex h-14 items-stretch border-b-2 border-ink bg-paper max-sm:h-12">
+      <header className="no-print sticky top-0 z-10 flex h-14 items-stretch border-b-2 border-ink bg-paper max-sm:h-[50px]">
         <div className="flex min-w-0 flex-1 items-stretch overflow-hidden">{title}</div>
         <button type="button" onClick={undo} aria-label="Undo the last thing" title="Undo the last thing (Ctrl+Z)" className="flex w-12 items-center justify-center border-l border-rule max-sm:hidden">
           <Undo2 size={20} aria-hidden="true" />
         </button>
-        <button type="button" onClick={flipUnit} aria-label={`Shown in ${unit === 'thou' ? 'thou first' : 'millimetres first'}; change`} className="label flex items-center border-l border-rule px-3 text-[18px] whitespace-nowrap max-sm:px-2 max-sm:text-[16px]">
-          <span className={unit === 'thou' ? 'font-semibold' : 'text-ink2'}>Thou</span>
-          <span className="px-1 font-text" aria-hidden="true">
+        <button type="button" onClick={flipUnit} aria-label={`Shown in ${unit === 'thou' ? 'thou first' : 'millimetres first'}; change`} className="label flex items-center border-l border-rule px-3 text-[18px] whitespace-nowrap max-sm:w-14 max-sm:justify-center max-sm:px-0 max-sm:text-[16px]">
+          <span className={unit === 'thou' ? 'font-semibold' : 'text-ink2 max-sm:hidden'}>Thou</span>
+          <span className="px-1 font-text max-sm:hidden" aria-hidden="true">
             ⇄
           </span>
-          <span className={unit === 'mm' ? 'font-semibold' : 'text-ink2'}>mm</span>
+          <span className={unit === 'mm' ? 'font-semibold' : 'text-ink2 max-sm:hidden'}>mm</span>
         </button>
         <SaveSign />
       </header>

@@ -21,13 +21,15 @@ interface EntryStripProps {
   readonly id?: string;
   readonly example: string;
   readonly busy?: boolean;
+  /** the page has its own keypad: the tablet's keyboard stays away */
+  readonly ownKeypad?: boolean;
 }
 
 /**
  * Where a reading is typed. Says back in both systems what it understood; a refusal or a query stands under it and the
  * entry stays to be mended. Enter keeps.
  */
-export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function EntryStrip({ value, onChange, onKeep, instrument, reckons, expected, blocked, label = 'Reading', id = 'entry', example, busy = false }, ref) {
+export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function EntryStrip({ value, onChange, onKeep, instrument, reckons, expected, blocked, label = 'Reading', id = 'entry', example, busy = false, ownKeypad = false }, ref) {
   const [asked, setAsked] = useState<string | null>(null);
   const [tried, setTried] = useState(false);
   const understood = value.trim() === '' ? null : tryEntry(value, instrument);
@@ -73,6 +75,7 @@ export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function
           placeholder={`like ${example}`}
           autoComplete="off"
           spellCheck={false}
+          inputMode={ownKeypad ? 'none' : 'text'}
           aria-describedby={`${id}-says`}
           aria-invalid={tried && understood && 'refusal' in understood ? true : undefined}
           className="num h-[60px] min-w-0 flex-1 border-2 border-blue bg-sheet px-4 text-[28px] placeholder:text-[18px]"

@@ -22,7 +22,7 @@ export function Keypad({ value, onChange, onKeep }: { value: string; onChange: (
         <button
           key={key}
           type="button"
-          onPointerDown={(event) => event.preventDefault()}
+          onMouseDown={(event) => event.preventDefault()}
           onClick={() => press(key)}
           aria-label={key === 'back' ? 'Rub out' : key}
           className={`h-[60px] border border-edge ${key === 'Keep' ? 'label bg-blue text-[20px] font-semibold text-paper' : /^[\d.]$/.test(key) ? 'num bg-sheet text-[26px] font-semibold' : /^[a-z]/.test(key) ? 'bg-paper text-[18px]' : 'num bg-paper text-[26px]'}`}

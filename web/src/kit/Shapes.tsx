@@ -38,7 +38,7 @@ export function Hatches(): JSX.Element {
 /** Draws shapes from the core as they are. */
 export function Shapes({ shapes, width, height, says, className = '' }: { shapes: readonly Shape[]; width: number; height: number; says: string; className?: string }): JSX.Element {
   return (
-    <svg role="img" aria-label={says} width={width} height={height} viewBox={`0 0 ${width} ${height}`} className={`shapes block ${className}`} overflow="hidden">
+    <svg {...(says === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': says })} width={width} height={height} viewBox={`0 0 ${width} ${height}`} className={`shapes block ${className}`} overflow="hidden">
       {shapes.map((shape, i) => (
         <One key={i} shape={shape} />
       ))}

@@ -174,7 +174,7 @@ function Makes({ reach }: { reach: DrawerReach | null }): JSX.Element {
       {!reach && <p className="m-0 min-h-28 text-ink2">Working it out…</p>}
       {reach && (
         <>
-          <ol className="m-0 mt-2 flex list-none items-end gap-1 overflow-x-auto p-0">
+          <ol tabIndex={0} aria-label="Totals that can be made" className="m-0 mt-2 flex list-none items-end gap-1 overflow-x-auto p-0">
             {reach.totals.map(({ total, pack }) => (
               <li key={total} className="min-w-[22px] flex-1 text-center" aria-label={`${formatLength(total, 'thou', 0)} thou: ${pack ? pack.leaves.map((l) => `${l.count > 1 ? `${l.count} × ` : ''}${formatLength(l.thickness, 'thou')}`).join(' + ') : 'cannot be made'}`}>
                 <span className="flex flex-col-reverse items-stretch gap-px">

@@ -228,7 +228,7 @@ function Rung({ row, unit, narrow, tallest }: { row: LadderRow; unit: 'thou' | '
     <li className={`relative flex items-center justify-between border-t border-rule px-4 first:border-t-0 ${row.isNow ? 'border-l-4 border-l-blue pl-3' : ''}`} style={{ height: ROW }}>
       <span className="w-[92px] shrink-0">
         <span className="num block text-[28px] leading-8 font-semibold">{row.build.number}</span>
-        <span className="label block text-[16px] leading-5 font-semibold">{row.stage}</span>
+        <span className="label block text-[15px] leading-5 font-semibold whitespace-nowrap">{row.stage}</span>
       </span>
       {narrow ? <span className="num w-14 text-[16px] font-semibold">{packWords(slotLeaves)}</span> : <RungPack leaves={slotLeaves} total={row.pack} unit={unit} style="on" tallest={tallest} />}
       <span className="ml-auto w-[168px] shrink-0 max-sm:w-[76px]">

@@ -68,12 +68,12 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
           {senseWords}
           {proof}
         </span>
-        <Quiet onClick={() => setOther((o) => !o)} aria-expanded={other} className="-my-2 ml-auto">
+        <Quiet onClick={() => setOther((o) => !o)} aria-expanded={other} className="no-print -my-2 ml-auto">
           Another pack…
         </Quiet>
       </div>
       {pack.proved?.contradiction && <Refusal>{pack.proved.contradiction}</Refusal>}
-      <div className="mt-2 grid grid-cols-1 gap-x-5 gap-y-3 @sm:grid-cols-[auto_1fr] @3xl:grid-cols-[auto_minmax(120px,1fr)_minmax(220px,1.5fr)_minmax(200px,1.4fr)]">
+      <div className="mt-2 grid grid-cols-1 gap-x-5 gap-y-3 @sm:grid-cols-[auto_1fr] @3xl:grid-cols-[auto_minmax(120px,1fr)_minmax(220px,1.5fr)_minmax(200px,1.4fr)] print:grid-cols-[auto_1fr_1.4fr]!">
         <div>
           <p className="m-0 mb-1 text-ink2">in now</p>
           <Pack leaves={slot.fitting.leaves ?? []} />
@@ -111,7 +111,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
                   {formatLength(best.total, unit)} → <strong className="text-[20px] font-semibold">{formatLength(best.gives, unit)}</strong>
                 </span>
               </p>
-              <Primary ref={fitButton} enter disabled={sending} className="w-full" onClick={() => void fit(best.leaves)}>
+              <Primary ref={fitButton} enter disabled={sending} className="no-print w-full" onClick={() => void fit(best.leaves)}>
                 Fit this pack
               </Primary>
             </div>

@@ -1,7 +1,7 @@
 import type { RawReading } from '@elder-cog/contract';
 import { describeLength, formatLength, INSTRUMENTS, nanometres, tryEntry, parseLength, ReckoningError, type EntryRead, type Instrument, type Length } from '@elder-cog/core';
 import { asInstrument, packTotal, readingValue, type GapState, type ShaftState } from '@elder-cog/derive';
-import { useEffect, useRef, useState, type JSX, type RefObject } from 'react';
+import { useEffect, useRef, useState, type JSX, type ReactNode, type RefObject } from 'react';
 import { Chip, Field, Heading, Quiet, Refusal } from '../../kit/controls.tsx';
 import { Dial } from '../../kit/Dial.tsx';
 import { EntryStrip, type Expected } from '../../kit/EntryStrip.tsx';
@@ -139,6 +139,7 @@ export function ReadingEntry({ shaft, gap, dialSquare, onKept, entryRef, showDia
         </div>
       )}
       <RestsOn items={items} said={said} changing={changing} onChange={setChanging} onAnswer={answer} />
+      <Foot pinned={keypad} value={text} onChange={setText}>
       <EntryStrip
         ref={strip}
         value={text}
@@ -150,8 +151,9 @@ export function ReadingEntry({ shaft, gap, dialSquare, onKept, entryRef, showDia
         blocked={blocked}
         example={way.example}
         busy={sending}
+        ownKeypad={keypad}
       />
-      {keypad && <Keypad value={text} onChange={setText} onKeep={() => (document.getElementById('entry') as HTMLInputElement | null)?.form?.requestSubmit()} />}
+      </Foot>
       {lastKept && (
         <p className="m-0 flex flex-wrap items-center gap-x-3 text-[16px]">
           <span>Kept: {lastKept.words}.</span>
@@ -167,6 +169,25 @@ export function ReadingEntry({ shaft, gap, dialSquare, onKept, entryRef, showDia
       )}
       <Seen gap={gap} />
     </div>
+  );
+}
+
+/** On a phone the strip sits at the foot of the page, and its keypad comes up while it is being typed in. */
+function Foot({ pinned, value, onChange, children }: { pinned: boolean; value: string; onChange: (value: string) => void; children: ReactNode }): JSX.Element {
+  const [active, setActive] = useState(false);
+  if (!pinned) return <>{children}</>;
+  return (
+    <>
+      <div className={active ? 'h-[392px]' : 'h-[112px]'} />
+      <div className="fixed inset-x-0 bottom-[60px] z-10 border-t-2 border-ink bg-paper px-3 pt-2" onFocus={() => setActive(true)} onBlur={() => setActive(false)}>
+        {children}
+        {active && (
+          <div className="-mx-3">
+            <Keypad value={value} onChange={onChange} onKeep={() => (document.getElementById('entry') as HTMLInputElement | null)?.form?.requestSubmit()} />
+          </div>
+        )}
+      </div>
+    </>
   );
 }
 

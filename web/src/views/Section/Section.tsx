@@ -1,3 +1,4 @@
+import { format } from 'date-fns';
 import { Printer } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState, type JSX } from 'react';
 import { Link } from 'react-router';
@@ -33,8 +34,8 @@ export default function Section(): JSX.Element {
   }, []);
   const fitFocused = useCallback(() => setWantsFit(false), []);
   useEffect(() => {
-    if (step === null) toEntry();
-  }, [step, toEntry]);
+    if (step === null && !phone) toEntry();
+  }, [step, toEntry, phone]);
 
   if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
   const dialSquare = facts.readings.some((r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'));
@@ -51,6 +52,9 @@ export default function Section(): JSX.Element {
       <h1 className="sr-only">
         Section, {shaft.shaft.name}, {shaft.assembly.name}
       </h1>
+      <p className="label m-0 hidden border-b-2 border-ink pb-1 text-[18px] font-semibold print:block">
+        {state.job.machine} {state.job.year} · {shaft.assembly.name} · {shaft.shaft.name} · build {shaft.current?.number ?? '–'}, {shaft.stage} · {format(new Date(), 'd MMM yyyy')}
+      </p>
       <div className="min-w-0">
         <SectionView question={shaft.section} height={388} />
         <GapList gaps={shaft.gaps} current={gap.station.id} />
@@ -58,8 +62,8 @@ export default function Section(): JSX.Element {
         {wide && packs && <div className="border-t-2 border-ink">{packs}</div>}
         {wide && checks}
       </div>
-      <aside aria-label="The gap in hand" className="min-w-0 border-l-2 border-ink px-4 py-3 max-lg:border-t-2 max-lg:border-l-0">
-        <div className="max-lg:grid max-lg:grid-cols-2 max-lg:gap-6 max-sm:block">
+      <aside aria-label="The gap in hand" className="min-w-0 border-l-2 border-ink px-4 py-3 max-lg:border-t-2 max-lg:border-l-0 print:grid print:grid-cols-2 print:gap-6 print:border-l-0">
+        <div className="max-lg:grid max-lg:grid-cols-2 max-lg:gap-6 max-sm:block print:block">
           <GapPanel gap={gap} />
           {step === null && (
             <div className="mt-2 border-t border-rule pt-1 max-lg:mt-0 max-lg:border-t-0 max-sm:mt-2 max-sm:border-t print:hidden">
@@ -67,8 +71,8 @@ export default function Section(): JSX.Element {
             </div>
           )}
         </div>
-        {wide && gap.pack && gap.pack.sum.length > 0 && (
-          <div className="mt-2 border-t border-rule pt-2">
+        {gap.pack && gap.pack.sum.length > 0 && (
+          <div className={`mt-2 border-t border-rule pt-2 ${wide ? '' : 'hidden print:block'}`}>
             <Heading>The sum</Heading>
             <SumView sum={gap.pack.sum} unit={unit} answerAt={4} />
           </div>

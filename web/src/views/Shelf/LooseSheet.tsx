@@ -205,7 +205,7 @@ function LooseRow<Value>({ label, placeholder, value, onChange, field, says }: {
 function LoosePack({ choice, unit, first }: { choice: PackChoice; unit: 'thou' | 'mm'; first: boolean }): JSX.Element {
   return (
     <div className={`border p-2 ${first ? 'border-2 border-blue bg-band' : 'border-edge bg-sheet'}`}>
-      <span className="num block truncate text-[17px] font-semibold">{packWords(choice.leaves)}</span>
+      <span className="num block text-[16px] leading-5 font-semibold">{packWords(choice.leaves)}</span>
       <span className="flex items-center gap-2">
         <Mark kind="in" size={22} ground={first ? 'var(--band)' : 'var(--sheet)'} />
         <span className="ml-auto text-[14px] text-ink2">leaves</span>
@@ -226,7 +226,7 @@ function PlaceDrawing({ place, nutted }: { place: Place; nutted: boolean }): JSX
   return (
     <div ref={ref} className="border border-edge bg-sheet" style={{ height: Math.max(height, 100) }}>
       {width > 50 && (
-        <svg width="100%" height="100%" viewBox="92 92 640 168" preserveAspectRatio="xMidYMid meet" role="img" aria-label={`The shim ${SAYS[place] ?? ''}${nutted ? ', cones drawn together by a nut' : ''}`}>
+        <svg width="100%" height="100%" viewBox="92 52 640 160" preserveAspectRatio="xMidYMid meet" role="img" aria-label={`The shim ${SAYS[place] ?? ''}${nutted ? ', cones drawn together by a nut' : ''}`}>
           <Shapes shapes={shapes} width={816} height={388} says="" />
         </svg>
       )}
