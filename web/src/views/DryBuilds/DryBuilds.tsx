@@ -116,7 +116,7 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
   const rows = gap.ladder;
   const [low, high] = ladderScale(gap, next);
   const narrow = width < 560;
-  const scaleAt = narrow ? 150 : Math.round(width * 0.33);
+  const scaleAt = narrow ? 172 : Math.max(296, Math.round(width * 0.33));
   const scaleWide = Math.max(80, width - scaleAt - (narrow ? 84 : 196));
   const x = (value: number): number => scaleAt + ((value - low) / (high - low)) * scaleWide;
   const count = rows.length + (next ? 1 : 0);
@@ -137,8 +137,8 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
                 {unit === 'mm' ? formatLength(nanometres(t * 25_400), 'mm', 2) : t < 0 ? `−${-t}` : t}
               </text>
             ))}
-            {[min, max].map((l) => l !== undefined && (
-              <text key={l} x={x(l)} y="22" textAnchor="middle" className="num" fontSize="16" fontWeight="600" fill="var(--blue)">
+            {[min, max].map((l, i) => l !== undefined && (
+              <text key={l} x={x(l)} y="22" textAnchor={min !== undefined && max !== undefined && x(max) - x(min) < 30 ? (i === 0 ? 'end' : 'start') : 'middle'} className="num" fontSize="16" fontWeight="600" fill="var(--blue)">
                 {formatLength(l, unit, unit === 'mm' ? 2 : 1).replace(/\.0$/, '')}
               </text>
             ))}
@@ -230,7 +230,7 @@ function Rung({ row, unit, narrow, tallest }: { row: LadderRow; unit: 'thou' | '
         <span className="num block text-[28px] leading-8 font-semibold">{row.build.number}</span>
         <span className="label block text-[15px] leading-5 font-semibold whitespace-nowrap">{row.stage}</span>
       </span>
-      {narrow ? <span className="num w-14 text-[16px] font-semibold">{packWords(slotLeaves)}</span> : <RungPack leaves={slotLeaves} total={row.pack} unit={unit} style="on" tallest={tallest} />}
+      {narrow ? <span className="num w-16 text-[15px] font-semibold whitespace-nowrap">{packWords(slotLeaves).replaceAll(' ', '')}</span> : <RungPack leaves={slotLeaves} total={row.pack} unit={unit} style="on" tallest={tallest} />}
       <span className="ml-auto w-[168px] shrink-0 max-sm:w-[76px]">
         <span className="flex items-center gap-3">
           <span className="max-sm:hidden">

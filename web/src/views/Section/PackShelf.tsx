@@ -73,7 +73,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
         </Quiet>
       </div>
       {pack.proved?.contradiction && <Refusal>{pack.proved.contradiction}</Refusal>}
-      <div className="mt-2 grid grid-cols-1 gap-x-5 gap-y-3 @sm:grid-cols-[auto_1fr] @3xl:grid-cols-[auto_minmax(120px,1fr)_minmax(220px,1.5fr)_minmax(200px,1.4fr)] print:grid-cols-[auto_1fr_1.4fr]!">
+      <div className="mt-2 grid grid-cols-1 gap-x-5 gap-y-3 @sm:grid-cols-[auto_1fr] @3xl:grid-cols-[auto_minmax(120px,1fr)_minmax(220px,1.5fr)_minmax(200px,1.4fr)] print:grid-cols-[auto_0.7fr_1.2fr_1.2fr]!">
         <div>
           <p className="m-0 mb-1 text-ink2">in now</p>
           <Pack leaves={slot.fitting.leaves ?? []} />
@@ -95,7 +95,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
             </div>
           )}
         </div>
-        <div className="@sm:max-@3xl:col-span-full">
+        <div className="@sm:max-@3xl:col-span-full print:col-auto!">
           {settled !== null ? (
             <p className="m-0 text-[17px]">{settled}</p>
           ) : best ? (
@@ -119,7 +119,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
             choices && window && <NoPack choices={choices} unit={unit} onFit={(leaves) => void fit(leaves)} buttonRef={fitButton} busy={sending} />
           )}
         </div>
-        <div className="flex flex-col gap-1 @sm:max-@3xl:col-span-full">
+        <div className="flex flex-col gap-1 @sm:max-@3xl:col-span-full print:col-auto!">
           {settled === null && choices?.choices.map((choice, i) => (i === chosen ? null : <Alternative key={i} choice={choice} unit={unit} onChoose={() => { setChosen(i); fitButton.current?.focus(); }} />))}
           {choices && best && <MakeLine choices={choices} unit={unit} />}
         </div>

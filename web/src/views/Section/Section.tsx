@@ -57,7 +57,9 @@ export default function Section(): JSX.Element {
       </p>
       <div className="min-w-0">
         <SectionView question={shaft.section} height={388} />
-        <GapList gaps={shaft.gaps} current={gap.station.id} />
+        <div className={shaft.gaps.length === 1 ? 'print:hidden' : ''}>
+          <GapList gaps={shaft.gaps} current={gap.station.id} />
+        </div>
         {setUp && <div className="border-t-2 border-ink">{setUp}</div>}
         {wide && packs && <div className="border-t-2 border-ink">{packs}</div>}
         {wide && checks}

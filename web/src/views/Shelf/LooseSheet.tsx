@@ -106,8 +106,8 @@ export function LooseSheet(): JSX.Element {
         </Chip>
       </p>
       <LooseRow label="Limits" placeholder="like 0.05-0.10 mm" value={entry.limits} onChange={set('limits')} field={sheet.limits} says={(v, u) => [`${formatLimits(v, u)} ${unitWord(u)}`, `${formatLimits(v, otherUnit(u))} ${unitWord(otherUnit(u))}`]} />
-      <LooseRow label="Pack in now" placeholder="like 15+5, or none" value={entry.pack} onChange={set('pack')} field={sheet.pack} says={both} />
-      <LooseRow label="Reading" placeholder={feelers ? 'like goes 8 stops 9' : 'like 88>12, or goes 8 stops 9'} value={entry.reading} onChange={set('reading')} field={sheet.reading} says={(r, u) => (r.kind === 'estimate' ? both(r.value, u) : [`${r.kind === 'atLeast' ? 'at least' : 'at most'} ${both(r.value, u)[0]}`, both(r.value, u)[1]])} />
+      <LooseRow label="Pack in now" placeholder="like 15+5" value={entry.pack} onChange={set('pack')} field={sheet.pack} says={both} />
+      <LooseRow label="Reading" placeholder={feelers ? 'like goes 8 stops 9' : 'like 88>12'} value={entry.reading} onChange={set('reading')} field={sheet.reading} says={(r, u) => (r.kind === 'estimate' ? both(r.value, u) : [`${r.kind === 'atLeast' ? 'at least' : 'at most'} ${both(r.value, u)[0]}`, both(r.value, u)[1]])} />
       {sheet.refusal && <Refusal>{sheet.refusal}</Refusal>}
       {window && !window.reachable && <Refusal>{window.because}</Refusal>}
       {window?.reachable && (
@@ -188,7 +188,7 @@ function LooseRow<Value>({ label, placeholder, value, onChange, field, says }: {
       <label htmlFor={id} className="label text-[17px] font-semibold max-sm:col-span-2">
         {label}
       </label>
-      <input id={id} value={value} onChange={onChange} placeholder={placeholder} autoComplete="off" spellCheck={false} aria-describedby={`${id}-says`} className="num h-14 w-full min-w-0 border border-edge bg-sheet px-3 text-[20px] placeholder:text-[16px]" />
+      <input id={id} value={value} onChange={onChange} placeholder={placeholder} autoComplete="off" spellCheck={false} aria-describedby={`${id}-says`} className="num h-14 w-full min-w-0 border border-edge bg-sheet px-3 text-[20px] placeholder:text-[15px]" />
       <div id={`${id}-says`} aria-live="polite" className={field && 'refusal' in field ? 'col-span-full col-start-2 max-sm:col-start-1' : ''}>
         {said && (
           <>

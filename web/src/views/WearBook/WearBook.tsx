@@ -41,10 +41,10 @@ export default function WearBook(): JSX.Element {
               <thead className="max-sm:sr-only">
                 <tr className="label border-b-2 border-ink text-[16px] text-ink2">
                   <th className="py-2 pl-4 text-left font-semibold">Part</th>
-                  <th className="px-2 text-right font-semibold">New</th>
-                  <th className="px-2 text-right font-semibold">Limit</th>
+                  <th className="px-2 text-right font-semibold max-sm:hidden">New</th>
+                  <th className="px-2 text-right font-semibold max-sm:hidden">Limit</th>
                   <th className="px-2 text-right font-semibold">Now</th>
-                  <th className="px-2 text-right font-semibold">Wear</th>
+                  <th className="px-2 text-right font-semibold max-sm:hidden">Wear</th>
                   <th className="px-2 text-left font-semibold">Clearance</th>
                   <th className="px-2 text-left font-semibold">Verdict</th>
                 </tr>
@@ -127,23 +127,23 @@ function PairRows({ pair, on, feature, onChoose }: { pair: PairState; on: boolea
         const size: LengthUnit = f.unit === 'mm' || f.unit === 'um' ? 'mm' : 'in';
         const small = size === 'in' ? 'thou' : 'mm';
         return (
-          <tr key={f.station.id} className={feature === f.station.id && on ? 'outline-2 -outline-offset-2 outline-blue' : ''}>
-            <td className="py-2 pl-4">
+          <tr key={f.station.id} >
+            <td className={`border-l-4 py-2 pl-3 ${feature === f.station.id && on ? 'border-blue' : 'border-transparent'}`}>
               <button type="button" onClick={() => onChoose(f.station.id)} aria-pressed={feature === f.station.id && on} className="min-h-12 text-left">
                 <span className="block text-[17px] leading-6 font-medium">{f.station.name}</span>
                 <span className="block text-[15px] leading-5 text-ink2">{f.station.subject}</span>
               </button>
             </td>
-            <td className="px-2 text-right">
+            <td className="px-2 text-right max-sm:hidden">
               <TwoLines value={f.station.newSize} unit={size} />
             </td>
-            <td className="px-2 text-right">
+            <td className="px-2 text-right max-sm:hidden">
               {f.limits ? <span className="num text-[16px] whitespace-nowrap">{f.limits.fact.written}</span> : <span className="text-ink2">none</span>}
             </td>
             <td className="px-2 text-right">
               <TwoLines value={f.now} unit={size} strong />
             </td>
-            <td className="px-2 text-right">
+            <td className="px-2 text-right max-sm:hidden">
               {f.survey?.wear === undefined ? <span className="text-ink2">–</span> : (
                 <>
                   <span className="num block leading-7">{formatLength(f.survey.wear, small)}</span>
@@ -210,6 +210,7 @@ function MeasureStrip({ pair, feature, onFeature }: { pair: PairState; feature: 
         <Heading>
           {feature.station.name}: at the {place}
         </Heading>
+        <span className="text-ink2">two directions, side by side</span>
         <Quiet onClick={() => setEditing((e) => !e)} aria-expanded={editing}>
           {instrument.name} · new size and limit ▸
         </Quiet>
@@ -228,7 +229,7 @@ function MeasureStrip({ pair, feature, onFeature }: { pair: PairState; feature: 
           </Secondary>
         )}
       </div>
-      <EntryStrip ref={strip} value={text} onChange={setText} onKeep={(entry) => void keep(entry)} instrument={instrument} label={`${feature.station.name}, ${place}`} example={instrument.unit === 'in' ? '.5012 .5010, two directions' : '12.73 12.71, two directions'} expected={expectedSize === null ? null : { min: (expectedSize * 0.95) as Length, max: (expectedSize * 1.05) as Length }} busy={sending} />
+      <EntryStrip ref={strip} value={text} onChange={setText} onKeep={(entry) => void keep(entry)} instrument={instrument} label={`${feature.station.name}, ${place}`} example={instrument.unit === 'in' ? '.5012 .5010' : '12.73 12.71'} expected={expectedSize === null ? null : { min: (expectedSize * 0.95) as Length, max: (expectedSize * 1.05) as Length }} busy={sending} />
     </section>
   );
 }
