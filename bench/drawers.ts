@@ -13,7 +13,10 @@ export function seeded(seed: number): () => number {
 export function seededDrawer(n: number): { drawer: DrawerLeaf[]; search: PackSearch } {
   const random = seeded(1_000 + n * 7_919);
   const grid = n % 2 === 0 ? 100 : 7_300;
-  const drawer = Array.from({ length: 60 }, () => ({ thickness: nanometres((1 + Math.floor(50_000 / grid) + Math.floor((random() * 1_150_000) / grid)) * grid), quantity: 4 }));
+  const drawer = Array.from({ length: 60 }, () => ({
+    thickness: nanometres((1 + Math.floor(50_000 / grid) + Math.floor((random() * 1_150_000) / grid)) * grid),
+    quantity: 4,
+  }));
   const target = nanometres(Math.floor((500_000 + random() * 3_500_000) / grid) * grid + (n % 2 === 0 ? 0 : 2_900));
   return { drawer, search: { min: nanometres(0), max: nanometres(target * 2), target, maxLeaves: 6, keep: 1 } };
 }

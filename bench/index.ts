@@ -9,12 +9,15 @@ interface Solver {
   solve(programme: string, options: object): { Status: string };
 }
 
-const percentile = (sorted: readonly number[], share: number): number => sorted[Math.min(sorted.length - 1, Math.ceil(share * sorted.length) - 1)] ?? NaN;
+const percentile = (sorted: readonly number[], share: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.ceil(share * sorted.length) - 1)] ?? NaN;
 
 function report(name: string, times: readonly number[]): { p50: number; p95: number; worst: number } {
   const sorted = [...times].sort((a, b) => a - b);
   const result = { p50: percentile(sorted, 0.5), p95: percentile(sorted, 0.95), worst: sorted[sorted.length - 1] ?? NaN };
-  console.log(`${name.padEnd(46)} p50 ${result.p50.toFixed(1).padStart(8)} ms   p95 ${result.p95.toFixed(1).padStart(8)} ms   worst ${result.worst.toFixed(1).padStart(8)} ms   (${times.length} runs)`);
+  console.log(
+    `${name.padEnd(46)} p50 ${result.p50.toFixed(1).padStart(8)} ms   p95 ${result.p95.toFixed(1).padStart(8)} ms   worst ${result.worst.toFixed(1).padStart(8)} ms   (${times.length} runs)`,
+  );
   return result;
 }
 
@@ -28,8 +31,22 @@ console.log('Pack search: 50 seeded drawers, 60 thicknesses × 4, up to six leav
 const highs = await (createRequire(import.meta.url)('highs') as () => Promise<Solver>)();
 const questions = Array.from({ length: 50 }, (_, n) => seededDrawer(n));
 questions.slice(0, 4).forEach((q) => searchPacks(q.drawer, q.search)); // warm
-const ours = report('searchPacks, best 1', questions.map((q) => time(() => void searchPacks(q.drawer, q.search))));
-const window = (q: (typeof questions)[number]) => ({ ...q.search, min: (q.search.target - 38_100) as never, max: (q.search.target + 38_100) as never, keep: 3 });
-report('searchPacks, best 3 in a window of 3 thou', questions.map((q) => time(() => void searchPacks(q.drawer, window(q)))));
-const theirs = report('integer programme (HiGHS), best 1', questions.slice(0, 10).map((q) => time(() => void highs.solve(asProgramme(q), { mip_rel_gap: 0, mip_abs_gap: 0 }))));
+const ours = report(
+  'searchPacks, best 1',
+  questions.map((q) => time(() => void searchPacks(q.drawer, q.search))),
+);
+const window = (q: (typeof questions)[number]) => ({
+  ...q.search,
+  min: (q.search.target - 38_100) as never,
+  max: (q.search.target + 38_100) as never,
+  keep: 3,
+});
+report(
+  'searchPacks, best 3 in a window of 3 thou',
+  questions.map((q) => time(() => void searchPacks(q.drawer, window(q)))),
+);
+const theirs = report(
+  'integer programme (HiGHS), best 1',
+  questions.slice(0, 10).map((q) => time(() => void highs.solve(asProgramme(q), { mip_rel_gap: 0, mip_abs_gap: 0 }))),
+);
 console.log(`ratio at the middle, solver ÷ ours: ${(theirs.p50 / ours.p50).toFixed(0)}`);

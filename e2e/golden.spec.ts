@@ -4,7 +4,11 @@ import { DEMO, expect, test } from './workshop.ts';
 
 test('one job file gives the same golden state in the browser as in Node, byte for byte', async ({ page }) => {
   const bundle = await build({
-    stdin: { contents: "export { derive } from '@elder-cog/derive'; export { stateText } from './demo/stateText.ts';", resolveDir: new URL('..', import.meta.url).pathname, loader: 'ts' },
+    stdin: {
+      contents: "export { derive } from '@elder-cog/derive'; export { stateText } from './demo/stateText.ts';",
+      resolveDir: new URL('..', import.meta.url).pathname,
+      loader: 'ts',
+    },
     bundle: true,
     format: 'iife',
     globalName: 'elderCog',

@@ -29,7 +29,8 @@ async function faults(page: Page): Promise<string[]> {
       if (!seen(e)) continue;
       const inLabel = e.closest('label')?.getBoundingClientRect();
       const { height, width } = inLabel ?? e.getBoundingClientRect();
-      if (height < 47.5 && !(e instanceof HTMLAnchorElement && getComputedStyle(e, '::after').position === 'absolute')) found.push(`${name(e)} is ${Math.round(width)}×${Math.round(height)}`);
+      if (height < 47.5 && !(e instanceof HTMLAnchorElement && getComputedStyle(e, '::after').position === 'absolute'))
+        found.push(`${name(e)} is ${Math.round(width)}×${Math.round(height)}`);
     }
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
     for (let node = walker.nextNode(); node; node = walker.nextNode()) {
@@ -38,22 +39,31 @@ async function faults(page: Page): Promise<string[]> {
       const style = getComputedStyle(parent);
       const svg = parent.closest('svg');
       const scale = svg instanceof SVGSVGElement ? (svg.getScreenCTM()?.a ?? 1) : 1;
-      if (parseFloat(style.fontSize) * scale < 13.9) found.push(`text “${node.textContent.trim().slice(0, 30)}” is ${(parseFloat(style.fontSize) * scale).toFixed(1)} px`);
+      if (parseFloat(style.fontSize) * scale < 13.9)
+        found.push(`text “${node.textContent.trim().slice(0, 30)}” is ${(parseFloat(style.fontSize) * scale).toFixed(1)} px`);
       if (svg) continue;
-      const clipped = style.overflow !== 'visible' && style.textOverflow !== 'ellipsis' && (parent.scrollWidth > parent.clientWidth + 1 || parent.scrollHeight > parent.clientHeight + 2);
+      const clipped =
+        style.overflow !== 'visible' &&
+        style.textOverflow !== 'ellipsis' &&
+        (parent.scrollWidth > parent.clientWidth + 1 || parent.scrollHeight > parent.clientHeight + 2);
       if (clipped) found.push(`clipped: ${name(parent)}`);
       const range = document.createRange();
       range.selectNodeContents(node);
       const box = range.getBoundingClientRect();
       const scrolls = parent.closest('.overflow-x-auto');
-      if (!scrolls && style.textOverflow !== 'ellipsis' && (box.right > window.innerWidth + 1 || box.left < -1)) found.push(`off the page: ${name(parent)}`);
+      if (!scrolls && style.textOverflow !== 'ellipsis' && (box.right > window.innerWidth + 1 || box.left < -1))
+        found.push(`off the page: ${name(parent)}`);
     }
     return [...new Set(found)];
   });
 }
 
 for (const [name, path] of VIEWS) {
-  for (const [width, height] of [[1280, 800], [820, 1180], [390, 844]] as const) {
+  for (const [width, height] of [
+    [1280, 800],
+    [820, 1180],
+    [390, 844],
+  ] as const) {
     for (const colorScheme of ['light', 'dark'] as const) {
       test(`${name} lies well at ${width}×${height}, ${colorScheme}`, async ({ page, demo }) => {
         await page.setViewportSize({ width, height });
@@ -62,7 +72,11 @@ for (const [name, path] of VIEWS) {
         await expect(page.locator('#view')).not.toHaveText(/Opening/);
         expect(await faults(page)).toEqual([]);
         const { violations } = await new AxeBuilder({ page }).analyze();
-        expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
+        expect(
+          violations
+            .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+            .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`),
+        ).toEqual([]);
       });
     }
   }
@@ -86,7 +100,8 @@ test('the sheet prints on one A4', async ({ page, demo }) => {
 });
 
 test('flipping thou and mm changes what is shown first, and nothing that is kept', async ({ page, demo }) => {
-  const rows = (): string => JSON.stringify(demo.db.prepare('SELECT * FROM reading').all()) + JSON.stringify(demo.db.prepare('SELECT * FROM limits').all());
+  const rows = (): string =>
+    JSON.stringify(demo.db.prepare('SELECT * FROM reading').all()) + JSON.stringify(demo.db.prepare('SELECT * FROM limits').all());
   const before = rows();
   await page.goto(demo.url + jobPath('section'), { waitUntil: 'networkidle' });
   await page.keyboard.press('Escape');

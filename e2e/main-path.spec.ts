@@ -136,7 +136,8 @@ for (const touch of [false, true]) {
       await press('square');
       if (touch) {
         await page.locator('#entry').tap();
-        for (const key of ['8', '8', '>', '1', '2']) await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: key, exact: true }).tap();
+        for (const key of ['8', '8', '>', '1', '2'])
+          await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: key, exact: true }).tap();
         await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: 'Keep' }).tap();
       } else {
         await page.locator('#entry').fill('88>12');

@@ -5,10 +5,25 @@ import { createApp, importWorkshop, openDb, type Db } from '@elder-cog/server';
 
 /** Debian's Chromium, or whatever CHROMIUM names. */
 export function chromiumPath(): string | null {
-  return [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((path) => path !== undefined && existsSync(path)) ?? null;
+  return (
+    [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find(
+      (path) => path !== undefined && existsSync(path),
+    ) ?? null
+  );
 }
 
-export const LAUNCH = { args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--font-render-hinting=none'] } as const;
+export const LAUNCH = {
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--font-render-hinting=none',
+  ],
+} as const;
 
 export interface Workshop {
   readonly url: string;

@@ -4,4 +4,20 @@ import { join } from 'node:path';
 
 install();
 build();
-run('node', [...tsx, 'server/src/main.ts', '--data', join(root, 'data', 'demo'), '--port', '4711', '--page', join(root, 'web', 'dist'), '--seed', join(root, 'demo', 'workshop.json'), ...process.argv.slice(2)], { allowFailure: true });
+run(
+  'node',
+  [
+    ...tsx,
+    'server/src/main.ts',
+    '--data',
+    join(root, 'data', 'demo'),
+    '--port',
+    '4711',
+    '--page',
+    join(root, 'web', 'dist'),
+    '--seed',
+    join(root, 'demo', 'workshop.json'),
+    ...process.argv.slice(2),
+  ],
+  { allowFailure: true },
+);

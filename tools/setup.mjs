@@ -24,7 +24,9 @@ export function install() {
     console.error(`Elder Cog needs Node.js 20 or newer; this is ${process.versions.node}.`);
     process.exit(1);
   }
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   console.log('Installing what is missing (SQLite is compiled: about three minutes, this once)…');
   run('npm', ['ci', '--no-audit', '--no-fund']);

@@ -11,7 +11,10 @@ import { workshopFile } from '@elder-cog/contract';
 import { chromiumPath, LAUNCH, openWorkshop } from './browser.ts';
 
 const root = join(import.meta.dirname, '..');
-const { values, positionals } = parseArgs({ allowPositionals: true, options: { sheet: { type: 'boolean', default: false }, keep: { type: 'boolean', default: false }, empty: { type: 'boolean', default: false } } });
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { sheet: { type: 'boolean', default: false }, keep: { type: 'boolean', default: false }, empty: { type: 'boolean', default: false } },
+});
 const demo = workshopFile.parse(JSON.parse(readFileSync(join(root, 'demo', 'workshop.json'), 'utf8')));
 const [facts] = demo.jobs;
 const [input, idler] = facts?.shafts ?? [];
@@ -19,18 +22,24 @@ const at = (view: string, shaft: string | undefined): string => `/jobs/${facts?.
 
 const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: (page: Page) => Promise<void> }>> = {
   shelf: { path: '/' },
-  loose: { path: '/', before: async (page) => {
-    await page.getByRole('radio', { name: 'under the cover' }).click();
-    await page.getByLabel('Limits').fill('5-8 thou');
-    await page.getByLabel('Pack in now').fill('20+12');
-    await page.getByLabel('Reading').fill('88>12');
-    await page.getByTestId('loose-make').waitFor();
-  } },
+  loose: {
+    path: '/',
+    before: async (page) => {
+      await page.getByRole('radio', { name: 'under the cover' }).click();
+      await page.getByLabel('Limits').fill('5-8 thou');
+      await page.getByLabel('Pack in now').fill('20+12');
+      await page.getByLabel('Reading').fill('88>12');
+      await page.getByTestId('loose-make').waitFor();
+    },
+  },
   new: { path: '/new' },
   bench: { path: at('bench', input?.id) },
-  section: { path: at('section', input?.id), before: async (page) => {
-    await page.locator('#entry').fill('88>0');
-  } },
+  section: {
+    path: at('section', input?.id),
+    before: async (page) => {
+      await page.locator('#entry').fill('88>0');
+    },
+  },
   builds: { path: at('builds', input?.id) },
   wear: { path: at('wear', idler?.id) },
   idler: { path: at('section', idler?.id) },
@@ -63,9 +72,13 @@ for (const name of positionals.length > 0 ? positionals : Object.keys(VIEWS)) {
     const page = await shot(name, 1280, 800, false);
     await import('node:fs/promises').then((fs) => fs.writeFile(path, page));
   } else {
-    const pictures = [await shot(name, 1280, 800, true), await shot(name, 820, 1180, false), await shot(name, 390, 844, true)].map((p) => p.toString('base64'));
+    const pictures = [await shot(name, 1280, 800, true), await shot(name, 820, 1180, false), await shot(name, 390, 844, true)].map((p) =>
+      p.toString('base64'),
+    );
     const sheet = await browser.newPage({ viewport: { width: 2530, height: 1200 } });
-    await sheet.setContent(`<body style="margin:10px;display:flex;gap:10px;align-items:flex-start;background:#888">${pictures.map((p) => `<img src="data:image/png;base64,${p}">`).join('')}</body>`);
+    await sheet.setContent(
+      `<body style="margin:10px;display:flex;gap:10px;align-items:flex-start;background:#888">${pictures.map((p) => `<img src="data:image/png;base64,${p}">`).join('')}</body>`,
+    );
     await sheet.screenshot({ path });
     await sheet.close();
   }

@@ -4,4 +4,6 @@ import { join } from 'node:path';
 
 install();
 build();
-run('node', [...tsx, 'server/src/main.ts', '--data', join(root, 'data'), '--page', join(root, 'web', 'dist'), ...process.argv.slice(2)], { allowFailure: true });
+run('node', [...tsx, 'server/src/main.ts', '--data', join(root, 'data'), '--page', join(root, 'web', 'dist'), ...process.argv.slice(2)], {
+  allowFailure: true,
+});

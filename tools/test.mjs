@@ -14,13 +14,18 @@ function ensureChromium() {
   if (process.getuid?.() !== 0 || spawnSync('apt-get', ['--version']).status !== 0) return false;
   console.log('Installing headless Chromium from the system’s packages…');
   run('apt-get', ['update', '-qq'], { allowFailure: true });
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-liberation'], { allowFailure: true, env: { DEBIAN_FRONTEND: 'noninteractive' } });
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-liberation'], {
+    allowFailure: true,
+    env: { DEBIAN_FRONTEND: 'noninteractive' },
+  });
   return hasChromium();
 }
 
 install();
 if (!noBrowser && !ensureChromium()) {
-  console.error('The tests drive a real browser and there is none: install Chromium (on Debian, apt-get install chromium), name one in CHROMIUM, or run npm test -- --no-browser.');
+  console.error(
+    'The tests drive a real browser and there is none: install Chromium (on Debian, apt-get install chromium), name one in CHROMIUM, or run npm test -- --no-browser.',
+  );
   process.exit(1);
 }
 
@@ -32,10 +37,18 @@ const step = (name, command, args, options) => {
   if (run(command, args, { ...options, allowFailure: true }) !== 0) failures.push(name);
 };
 
-for (const project of ['core', 'contract', 'derive', 'server', 'web', 'tsconfig.tools.json']) step(`types: ${project}`, 'npx', ['tsc', '-p', project]);
+for (const project of ['core', 'contract', 'derive', 'server', 'web', 'tsconfig.tools.json'])
+  step(`types: ${project}`, 'npx', ['tsc', '-p', project]);
 step('lint', 'npx', ['eslint', '.']);
 step('import rules', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'contract', 'derive', 'server', 'web']);
-step('Jest', 'node', ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', '--outputFile=test-results/jest.json', '--silent=false']);
+step('Jest', 'node', [
+  '--experimental-vm-modules',
+  '--no-warnings',
+  'node_modules/jest/bin/jest.js',
+  '--json',
+  '--outputFile=test-results/jest.json',
+  '--silent=false',
+]);
 const total = { passed: 0, failed: 0, skipped: 0 };
 const slow = [];
 const jest = readResults('jest.json');
@@ -72,5 +85,7 @@ const ran = noBrowser ? jest : jest && total.passed + total.failed > jest.numTot
 if (!ran) failures.push('not every runner ran');
 if (failures.length > 0) console.log(`\nFailed: ${failures.join(', ')}`);
 const countedFailures = failures.filter((f) => f !== 'Jest' && f !== 'Playwright').length + total.failed;
-console.log(`\n${total.passed} passed, ${failures.length > 0 ? Math.max(1, countedFailures) : total.failed} failed${total.skipped > 0 ? `, ${total.skipped} skipped` : ''}`);
+console.log(
+  `\n${total.passed} passed, ${failures.length > 0 ? Math.max(1, countedFailures) : total.failed} failed${total.skipped > 0 ? `, ${total.skipped} skipped` : ''}`,
+);
 process.exit(failures.length > 0 || total.failed > 0 ? 1 : 0);

@@ -1,11 +1,40 @@
 import { z } from 'zod';
-import { assembly, build, contact, feature, id, instrument, job, limit, lot, method, part, reading, shaft, slot, station, time, who, withdrawal, aim, lengthNm } from './facts.ts';
+import {
+  assembly,
+  build,
+  contact,
+  feature,
+  id,
+  instrument,
+  job,
+  limit,
+  lot,
+  method,
+  part,
+  reading,
+  shaft,
+  slot,
+  station,
+  time,
+  who,
+  withdrawal,
+  aim,
+  lengthNm,
+} from './facts.ts';
 
 /** Everything that changes anything, one shape each. The store applies them; nothing else writes. */
 const fresh = { revision: true } as const;
 export const change = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('job.create'), job: job.omit(fresh) }),
-  z.object({ kind: z.literal('job.change'), id, revision: z.int(), machine: job.shape.machine, year: job.shape.year, note: job.shape.note, archivedAt: time.nullable() }),
+  z.object({
+    kind: z.literal('job.change'),
+    id,
+    revision: z.int(),
+    machine: job.shape.machine,
+    year: job.shape.year,
+    note: job.shape.note,
+    archivedAt: time.nullable(),
+  }),
   z.object({ kind: z.literal('assembly.create'), assembly: assembly.omit(fresh) }),
   z.object({
     kind: z.literal('shaft.create'),
@@ -35,7 +64,15 @@ export const change = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('reading.keep'), reading }),
   z.object({ kind: z.literal('withdraw'), withdrawal }),
   z.object({ kind: z.literal('lots.add'), lots: z.array(lot.omit(fresh)).min(1).max(200) }),
-  z.object({ kind: z.literal('lot.change'), id, revision: z.int(), owned: lot.shape.owned, material: lot.shape.material, keptIn: lot.shape.keptIn, note: lot.shape.note }),
+  z.object({
+    kind: z.literal('lot.change'),
+    id,
+    revision: z.int(),
+    owned: lot.shape.owned,
+    material: lot.shape.material,
+    keptIn: lot.shape.keptIn,
+    note: lot.shape.note,
+  }),
   z.object({ kind: z.literal('undo') }),
 ]);
 
@@ -48,7 +85,16 @@ export const commandReply = z.object({
   undid: z.string().nullable(),
 });
 
-export const errorReply = z.object({ error: z.object({ code: z.string(), message: z.string(), field: z.string().optional(), theirs: z.unknown().optional(), who: z.string().optional(), at: z.string().optional() }) });
+export const errorReply = z.object({
+  error: z.object({
+    code: z.string(),
+    message: z.string(),
+    field: z.string().optional(),
+    theirs: z.unknown().optional(),
+    who: z.string().optional(),
+    at: z.string().optional(),
+  }),
+});
 
 export type Change = z.input<typeof change>;
 export type ChangeKind = Change['kind'];

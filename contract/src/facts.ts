@@ -14,17 +14,81 @@ const note = z.string().max(4000);
 export const who = z.string().trim().max(60);
 
 export const job = z.object({ id, revision, machine: words, year: z.string().trim().max(20), note, createdAt: time, archivedAt: time.nullable() });
-export const assembly = z.object({ id, revision, jobId: id, name: words, kind: z.string().max(40), position: z.int().min(0), mirrorOf: id.nullable() });
+export const assembly = z.object({
+  id,
+  revision,
+  jobId: id,
+  name: words,
+  kind: z.string().max(40),
+  position: z.int().min(0),
+  mirrorOf: id.nullable(),
+});
 
 export const templateName = z.enum(['taperPair', 'plainThrust', 'gearOnBush']);
-export const place = z.enum(['behindCup', 'behindCone', 'betweenCones', 'betweenCups', 'underCover', 'underCupFlange', 'underCarrierFlange', 'thrustWasher', 'inLine', 'underThrustPlate']);
-export const shaft = z.object({ id, revision, assemblyId: id, name: words, template: templateName, place, gasket: z.boolean(), position: z.int().min(0) });
+export const place = z.enum([
+  'behindCup',
+  'behindCone',
+  'betweenCones',
+  'betweenCups',
+  'underCover',
+  'underCupFlange',
+  'underCarrierFlange',
+  'thrustWasher',
+  'inLine',
+  'underThrustPlate',
+]);
+export const shaft = z.object({
+  id,
+  revision,
+  assemblyId: id,
+  name: words,
+  template: templateName,
+  place,
+  gasket: z.boolean(),
+  position: z.int().min(0),
+});
 
 const role = z.string().min(1).max(80);
-export const part = z.object({ id, revision, shaftId: id, role, name: words, kind: z.string().max(40), material: z.string().max(40), turned: z.boolean(), faces: z.array(role).max(20) });
-export const feature = z.object({ id, revision, shaftId: id, partRole: role.nullable(), role, name: words, fromFace: role, toFace: role, size: lengthNm.nullable() });
-export const contact = z.object({ id, shaftId: id, role, a: role, b: role, kind: z.enum(['seated', 'rolling', 'clamped', 'open']), name: z.string().max(120) });
-export const slot = z.object({ id, shaftId: id, role, name: words, kind: z.enum(['adjuster', 'gasket', 'bearing', 'fastening', 'part']), partRole: role.nullable(), place: place.nullable() });
+export const part = z.object({
+  id,
+  revision,
+  shaftId: id,
+  role,
+  name: words,
+  kind: z.string().max(40),
+  material: z.string().max(40),
+  turned: z.boolean(),
+  faces: z.array(role).max(20),
+});
+export const feature = z.object({
+  id,
+  revision,
+  shaftId: id,
+  partRole: role.nullable(),
+  role,
+  name: words,
+  fromFace: role,
+  toFace: role,
+  size: lengthNm.nullable(),
+});
+export const contact = z.object({
+  id,
+  shaftId: id,
+  role,
+  a: role,
+  b: role,
+  kind: z.enum(['seated', 'rolling', 'clamped', 'open']),
+  name: z.string().max(120),
+});
+export const slot = z.object({
+  id,
+  shaftId: id,
+  role,
+  name: words,
+  kind: z.enum(['adjuster', 'gasket', 'bearing', 'fastening', 'part']),
+  partRole: role.nullable(),
+  place: place.nullable(),
+});
 
 export const instrument = z.object({
   kind: z.enum(['dial', 'feelers', 'depth', 'micrometer', 'bore gauge', 'caliper']),
@@ -79,9 +143,26 @@ export const limit = z.object({
   inUse: z.boolean(),
 });
 
-export const fitLeaf = z.object({ lotId: id.nullable(), thickness: lengthNm.refine((nm) => nm > 0, 'A leaf has a thickness.'), written: z.string().max(40), unit: lengthUnit, count: z.int().min(1).max(999) });
+export const fitLeaf = z.object({
+  lotId: id.nullable(),
+  thickness: lengthNm.refine((nm) => nm > 0, 'A leaf has a thickness.'),
+  written: z.string().max(40),
+  unit: lengthUnit,
+  count: z.int().min(1).max(999),
+});
 export const fit = z.object({ id, slotId: id, leaves: z.array(fitLeaf).max(40), state: z.string().max(60).nullable() });
-export const build = z.object({ id, assemblyId: id, parentId: id.nullable(), stage: z.enum(['as_found', 'loose', 'dry', 'final', 'run_in']), at: time, who, label: z.string().max(120), feel: z.array(z.string().max(40)).max(10), note, fits: z.array(fit).max(40) });
+export const build = z.object({
+  id,
+  assemblyId: id,
+  parentId: id.nullable(),
+  stage: z.enum(['as_found', 'loose', 'dry', 'final', 'run_in']),
+  at: time,
+  who,
+  label: z.string().max(120),
+  feel: z.array(z.string().max(40)).max(10),
+  note,
+  fits: z.array(fit).max(40),
+});
 
 export const restsOn = z.object({ item: z.string().max(60), answer: z.string().max(60) });
 /** What the person entered: the fact. Values are derived from it each time. */
@@ -99,12 +180,41 @@ export const rawReading = z.object({
   seen: z.string().max(400).optional(),
   restsOn: z.array(restsOn).max(20),
 });
-export const reading = z.object({ id, stationId: id, buildId: id.nullable(), raw: rawReading, who, takenAt: time, supersedes: id.nullable(), keptAs: z.object({ value: lengthNm.nullable(), words: z.string().max(120) }) });
+export const reading = z.object({
+  id,
+  stationId: id,
+  buildId: id.nullable(),
+  raw: rawReading,
+  who,
+  takenAt: time,
+  supersedes: id.nullable(),
+  keptAs: z.object({ value: lengthNm.nullable(), words: z.string().max(120) }),
+});
 export const withdrawal = z.object({ id, ofKind: z.enum(['reading', 'build', 'withdrawal']), ofId: id, who, at: time, why: z.string().max(400) });
 
-export const lot = z.object({ id, revision, thickness: lengthNm.refine((nm) => nm > 0, 'A leaf has a thickness.'), written: z.string().min(1).max(40), unit: lengthUnit, owned: z.int().min(0).max(9999), material: z.string().max(40), keptIn: z.string().max(60), note });
+export const lot = z.object({
+  id,
+  revision,
+  thickness: lengthNm.refine((nm) => nm > 0, 'A leaf has a thickness.'),
+  written: z.string().min(1).max(40),
+  unit: lengthUnit,
+  owned: z.int().min(0).max(9999),
+  material: z.string().max(40),
+  keptIn: z.string().max(60),
+  note,
+});
 /** Leaves of a lot that sit in the current builds of open jobs. */
-export const fitted = z.object({ lotId: id.nullable(), thickness: lengthNm, written: z.string(), unit: lengthUnit, count: z.int().min(1), jobId: id, machine: z.string(), slotId: id, slotName: z.string() });
+export const fitted = z.object({
+  lotId: id.nullable(),
+  thickness: lengthNm,
+  written: z.string(),
+  unit: lengthUnit,
+  count: z.int().min(1),
+  jobId: id,
+  machine: z.string(),
+  slotId: id,
+  slotName: z.string(),
+});
 
 export const jobFacts = z.object({
   job,

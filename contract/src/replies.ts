@@ -11,7 +11,14 @@ export const jobSummary = z.object({
   who: z.string(),
   boxes: z.array(z.string()),
   shaft: z.object({ id, name: z.string(), assembly: z.string(), template: z.string(), place: z.string() }).nullable(),
-  worst: z.object({ mark: markKind, name: z.string(), value: lengthNm.nullable(), limits: z.object({ min: lengthNm.optional(), max: lengthNm.optional() }).nullable() }).nullable(),
+  worst: z
+    .object({
+      mark: markKind,
+      name: z.string(),
+      value: lengthNm.nullable(),
+      limits: z.object({ min: lengthNm.optional(), max: lengthNm.optional() }).nullable(),
+    })
+    .nullable(),
   next: z.string(),
   waits: z.string(),
   far: z.int().min(0).max(7),

@@ -15,4 +15,10 @@ export interface SumLine {
 export type Sum = readonly SumLine[];
 
 /** A line for a length. */
-export const lengthLine = (label: string, expression: string, value: number, from?: readonly string[]): SumLine => ({ label, expression, value, unit: 'nm', ...(from ? { from } : {}) });
+export const lengthLine = (label: string, expression: string, value: number, from?: readonly string[]): SumLine => ({
+  label,
+  expression,
+  value,
+  unit: 'nm',
+  ...(from ? { from } : {}),
+});

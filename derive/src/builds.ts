@@ -45,7 +45,8 @@ export function buildsOf(facts: JobFacts, assemblyId: string): BuildNow[] {
   for (const [number, build] of standing.entries()) {
     const parent = (build.parentId === null ? undefined : known.get(build.parentId)) ?? last;
     const fitted = new Map(parent?.fitted ?? []);
-    for (const { slotId, answer } of saidByReadings(facts, build.id, gone)) fitted.set(slotId, { leaves: fitted.get(slotId)?.leaves ?? null, state: answer });
+    for (const { slotId, answer } of saidByReadings(facts, build.id, gone))
+      fitted.set(slotId, { leaves: fitted.get(slotId)?.leaves ?? null, state: answer });
     for (const fit of build.fits) {
       const slot = facts.slots.find((s) => s.id === fit.slotId);
       const before = fitted.get(fit.slotId) ?? EMPTY;
@@ -67,7 +68,8 @@ export function buildsOfShaft(facts: JobFacts, shaftId: string, assemblyId: stri
     .map((each, number) => ({ ...each, number }));
 }
 
-export const packTotal = (leaves: readonly FitLeaf[] | null | undefined): Length => nanometres((leaves ?? []).reduce((sum, leaf) => sum + leaf.thickness * leaf.count, 0));
+export const packTotal = (leaves: readonly FitLeaf[] | null | undefined): Length =>
+  nanometres((leaves ?? []).reduce((sum, leaf) => sum + leaf.thickness * leaf.count, 0));
 
 /** "20 + 8", "none": a pack as it is said. */
 export const packWords = (leaves: readonly FitLeaf[] | null | undefined): string => {
@@ -105,4 +107,5 @@ export function changesBetween(then: BuildNow, now: BuildNow, slots: readonly Sl
   });
 }
 
-export const readingsOf = (facts: JobFacts, stationId: string, gone: ReadonlySet<string>): ReadingFact[] => facts.readings.filter((r) => r.stationId === stationId && !gone.has(r.id)).sort((a, b) => a.takenAt.localeCompare(b.takenAt));
+export const readingsOf = (facts: JobFacts, stationId: string, gone: ReadonlySet<string>): ReadingFact[] =>
+  facts.readings.filter((r) => r.stationId === stationId && !gone.has(r.id)).sort((a, b) => a.takenAt.localeCompare(b.takenAt));

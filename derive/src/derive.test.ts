@@ -5,7 +5,8 @@ import { availableFor, derive, drawerReach, fittedIn, looseSheet, onHand, packCh
 import { Story } from './testing.ts';
 
 const gap = (story: Story): GapState => derive(story.facts).shafts[0]?.gaps[0] as GapState;
-const inThou = (length: Length | null | undefined): number | null => (length === null || length === undefined ? null : Math.round((length / 25_400) * 10) / 10);
+const inThou = (length: Length | null | undefined): number | null =>
+  length === null || length === undefined ? null : Math.round((length / 25_400) * 10) / 10;
 const torqued = { 'cover.bolts': 'torqued' };
 
 describe('an empty book', () => {
@@ -22,7 +23,8 @@ describe('an empty book', () => {
     expect(derive(story.facts).next.what).toBe('readAgain');
     story.read('6½');
     expect(derive(story.facts).next.what).toBe('check');
-    for (const check of derive(story.facts).shafts[0]?.checks ?? []) story.read('yes', { method: 'look', answer: 'yes', instrument: null }, check.station.id);
+    for (const check of derive(story.facts).shafts[0]?.checks ?? [])
+      story.read('yes', { method: 'look', answer: 'yes', instrument: null }, check.station.id);
     expect(derive(story.facts).next.what).toBe('done');
   });
   it('takes “none” for a pack that is known to be nothing', () => {
@@ -50,7 +52,10 @@ describe('a reading', () => {
     expect(inThou(gap(story).pack?.window?.ideal)).toBe(45.5);
   });
   it('becomes a forecast when only the pack has changed, by the sense of its place', () => {
-    for (const [place, said] of [['underCover', 6], ['behindCup', 42]] as const) {
+    for (const [place, said] of [
+      ['underCover', 6],
+      ['behindCup', 42],
+    ] as const) {
       const story = new Story({ place });
       story.build([20, 8]);
       story.read('24');
@@ -122,7 +127,10 @@ describe('the five ways of reading', () => {
     expect(inThou(gap(story).now.reading?.value)).toBe(-2);
   });
   it('two depths tell the gap without a pack, and the pack in now is added by its sense', () => {
-    for (const [place, value] of [['underCover', 0.5], ['behindCup', -0.1]] as const) {
+    for (const [place, value] of [
+      ['underCover', 0.5],
+      ['behindCup', -0.1],
+    ] as const) {
       const story = new Story({ place });
       const build = story.build([10]);
       build.fits.forEach((f) => f.leaves.forEach((l) => Object.assign(l, { thickness: mm(0.3) })));
@@ -131,7 +139,10 @@ describe('the five ways of reading', () => {
     }
   });
   it('the cover put down by hand: 14 under its flange is 14 preload with no pack, 3 float with 17', () => {
-    for (const [pack, value] of [[[], -14], [[17], 3]] as const) {
+    for (const [pack, value] of [
+      [[], -14],
+      [[17], 3],
+    ] as const) {
       const story = new Story();
       story.build(pack);
       story.read('14', { method: 'coverDown', instrument: INSTRUMENTS.feelersThou });
@@ -154,7 +165,12 @@ describe('dry builds', () => {
   };
   it('say what was said and what was read, and what came between', () => {
     const { ladder } = gap(wrongThenRight());
-    expect(ladder.map((row) => [inThou(row.said), inThou(row.reading?.value), inThou(row.residual)])).toEqual([[null, 25, null], [19, 18, -1], [24, 24, 0], [6, null, null]]);
+    expect(ladder.map((row) => [inThou(row.said), inThou(row.reading?.value), inThou(row.residual)])).toEqual([
+      [null, 25, null],
+      [19, 18, -1],
+      [24, 24, 0],
+      [6, null, null],
+    ]);
     expect(ladder.map((row) => row.mark)).toEqual(['stale', 'loose', 'loose', 'unmeasured']);
     expect(ladder[0]?.staleBecause).toBe('bolts torqued');
   });
@@ -215,10 +231,27 @@ describe('a bush and its journal', () => {
 });
 
 describe('leaves', () => {
-  const lot = (id: string, t: number, owned: number): Lot => ({ id, revision: 1, thickness: thou(t), written: String(t), unit: 'thou', owned, material: '', keptIn: '', note: '' });
+  const lot = (id: string, t: number, owned: number): Lot => ({
+    id,
+    revision: 1,
+    thickness: thou(t),
+    written: String(t),
+    unit: 'thou',
+    owned,
+    material: '',
+    keptIn: '',
+    note: '',
+  });
   const lots = [lot('a', 6, 2), lot('b', 4, 1)];
-  const fitted: Fitted[] = [{ lotId: 'a', thickness: thou(6), written: '6', unit: 'thou', count: 1, jobId: 'j', machine: 'Machine', slotId: 'here', slotName: 'Pack' }, { lotId: 'b', thickness: thou(4), written: '4', unit: 'thou', count: 1, jobId: 'k', machine: 'Other', slotId: 'there', slotName: 'Pack' }];
-  it('on hand are those owned less those fitted', () => expect(onHand(lots, fitted).map((h) => [h.lot.written, h.onHand])).toEqual([['4', 0], ['6', 1]]));
+  const fitted: Fitted[] = [
+    { lotId: 'a', thickness: thou(6), written: '6', unit: 'thou', count: 1, jobId: 'j', machine: 'Machine', slotId: 'here', slotName: 'Pack' },
+    { lotId: 'b', thickness: thou(4), written: '4', unit: 'thou', count: 1, jobId: 'k', machine: 'Other', slotId: 'there', slotName: 'Pack' },
+  ];
+  it('on hand are those owned less those fitted', () =>
+    expect(onHand(lots, fitted).map((h) => [h.lot.written, h.onHand])).toEqual([
+      ['4', 0],
+      ['6', 1],
+    ]));
   it('available for a place are those on hand and those in it, and strangers in it', () => {
     expect(availableFor('here', lots, fitted).map((a) => [a.written, a.quantity])).toEqual([['6', 2]]);
     expect(availableFor('x', [], [{ ...(fitted[0] as Fitted), slotId: 'x', lotId: null }])).toMatchObject([{ lotId: null, quantity: 1 }]);
@@ -231,13 +264,20 @@ describe('leaves', () => {
     expect(fittedIn({ ...story.facts, job: { ...story.facts.job, archivedAt: '2026-02-01T00:00:00.000Z' } })).toEqual([]);
   });
   const window = { ideal: thou(10.5), min: thou(9), max: thou(12), sure: { min: thou(9.6), max: thou(11.4) }, reachable: true };
-  const of = (...thicknesses: number[]) => thicknesses.map((t, i) => ({ lotId: `l${i}`, thickness: thou(t), written: String(t), unit: 'thou' as const, quantity: 1 }));
+  const of = (...thicknesses: number[]) =>
+    thicknesses.map((t, i) => ({ lotId: `l${i}`, thickness: thou(t), written: String(t), unit: 'thou' as const, quantity: 1 }));
   it('are offered with what each pack gives', () => {
     const { choices, make } = packChoices({ window, available: of(6, 4, 12), fitted: thou(28), reading: thou(24), sense: 1 });
-    expect(choices.map((c) => [c.leaves.map((l) => l.written).join('+'), inThou(c.gives), c.sure])).toEqual([['6+4', 6, true], ['12', 8, false]]);
+    expect(choices.map((c) => [c.leaves.map((l) => l.written).join('+'), inThou(c.gives), c.sure])).toEqual([
+      ['6+4', 6, true],
+      ['12', 8, false],
+    ]);
     expect(inThou(make.either)).toBe(0.9);
   });
-  it('give what behind a cup takes', () => expect(packChoices({ window, available: of(10), fitted: thou(20), reading: thou(2), sense: -1 }).choices.map((c) => inThou(c.gives))).toEqual([12]));
+  it('give what behind a cup takes', () =>
+    expect(packChoices({ window, available: of(10), fitted: thou(20), reading: thou(2), sense: -1 }).choices.map((c) => inThou(c.gives))).toEqual([
+      12,
+    ]));
   it('that do not land are answered with the shim to make: 25½ ±1½ from 31 stock, take off 5½', () => {
     const wide = { ideal: thou(25.5), min: thou(24), max: thou(27), sure: { min: thou(24), max: thou(27) }, reachable: true };
     const found = packChoices({ window: wide, available: of(2), fitted: thou(0), reading: thou(0), sense: 1 });
@@ -254,7 +294,15 @@ describe('leaves', () => {
 });
 
 describe('the loose sheet', () => {
-  const entry = { limits: '5-8 thou', pack: '20+8', reading: '88>12', place: 'underCover', arrangement: 'faceToFace', instrument: INSTRUMENTS.dialThou, unit: 'thou' } as const;
+  const entry = {
+    limits: '5-8 thou',
+    pack: '20+8',
+    reading: '88>12',
+    place: 'underCover',
+    arrangement: 'faceToFace',
+    instrument: INSTRUMENTS.dialThou,
+    unit: 'thou',
+  } as const;
   it('answers with nothing set up', () => expect(inThou(looseSheet(entry).window?.ideal)).toBe(10.5));
   it('turns the sense with the place, and with cones drawn by a nut', () => {
     expect(looseSheet({ ...entry, place: 'behindCup' }).sense).toBe(-1);

@@ -73,27 +73,50 @@ export const worstMark = (marks: readonly MarkKind[]): MarkKind => WORST.find((m
  */
 export function derive(facts: JobFacts): JobState {
   const gone = withdrawnIds(facts);
-  const shafts = [...facts.shafts].sort((a, b) => a.position - b.position).flatMap((shaft) => {
-    const assembly = facts.assemblies.find((a) => a.id === shaft.assemblyId);
-    return assembly ? [shaftState(facts, shaft, assembly, gone)] : [];
-  });
+  const shafts = [...facts.shafts]
+    .sort((a, b) => a.position - b.position)
+    .flatMap((shaft) => {
+      const assembly = facts.assemblies.find((a) => a.id === shaft.assemblyId);
+      return assembly ? [shaftState(facts, shaft, assembly, gone)] : [];
+    });
   const gapMarks = shafts.flatMap((s) => s.gaps.map((g) => g.mark));
   const wearMarks = shafts.flatMap((s) => [...s.features.map((f) => f.mark), ...s.pairs.map((p) => p.mark)]);
-  const marks = { section: worstMark(gapMarks), wear: worstMark(wearMarks), builds: worstMark(gapMarks), bench: worstMark([...gapMarks, ...wearMarks]) };
-  return { job: facts.job, assemblies: [...facts.assemblies].sort((a, b) => a.position - b.position), shafts, next: nextAction(shafts), lastReadings: lastReadings(facts, shafts, gone), marks };
+  const marks = {
+    section: worstMark(gapMarks),
+    wear: worstMark(wearMarks),
+    builds: worstMark(gapMarks),
+    bench: worstMark([...gapMarks, ...wearMarks]),
+  };
+  return {
+    job: facts.job,
+    assemblies: [...facts.assemblies].sort((a, b) => a.position - b.position),
+    shafts,
+    next: nextAction(shafts),
+    lastReadings: lastReadings(facts, shafts, gone),
+    marks,
+  };
 }
 
 function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: ReadonlySet<string>): ShaftState {
   const builds = buildsOfShaft(facts, shaft.id, assembly.id);
   const current = builds[builds.length - 1] ?? null;
   const stations = facts.stations.filter((s) => s.shaftId === shaft.id).sort((a, b) => a.position - b.position);
-  const gaps = stations.filter((s) => s.subject === 'gap').map((station, i) => gapState(facts, shaft, station, builds, gone, String.fromCharCode(65 + i)));
+  const gaps = stations
+    .filter((s) => s.subject === 'gap')
+    .map((station, i) => gapState(facts, shaft, station, builds, gone, String.fromCharCode(65 + i)));
   const features = stations.filter((s) => s.subject === 'bore' || s.subject === 'journal').map((station) => featureState(facts, station, gone));
   const pairs = stations.filter((s) => s.subject === 'pair').map((station) => pairState(facts, station, features));
-  const slots = facts.slots.filter((s) => s.shaftId === shaft.id).map((slot): SlotState => {
-    const fitting = current?.fitted.get(slot.id) ?? { leaves: null, state: null };
-    return { slot, fitting, total: packTotal(fitting.leaves), words: slot.kind === 'adjuster' ? packWords(fitting.leaves) : (fitting.state ?? 'not said') };
-  });
+  const slots = facts.slots
+    .filter((s) => s.shaftId === shaft.id)
+    .map((slot): SlotState => {
+      const fitting = current?.fitted.get(slot.id) ?? { leaves: null, state: null };
+      return {
+        slot,
+        fitting,
+        total: packTotal(fitting.leaves),
+        words: slot.kind === 'adjuster' ? packWords(fitting.leaves) : (fitting.state ?? 'not said'),
+      };
+    });
   const adjuster = slots.find((s) => s.slot.kind === 'adjuster');
   const [first] = gaps;
   return {
@@ -112,7 +135,11 @@ function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: Rea
       place: shaft.place,
       gasket: shaft.gasket,
       sizes: Object.fromEntries(facts.features.filter((f) => f.shaftId === shaft.id && f.size !== null).map((f) => [f.role, f.size as Length])),
-      leaves: adjuster?.fitting.leaves ? adjuster.fitting.leaves.flatMap((leaf) => Array.from({ length: leaf.count }, () => ({ thickness: leaf.thickness, metric: leaf.unit === 'mm' || leaf.unit === 'um' }))) : null,
+      leaves: adjuster?.fitting.leaves
+        ? adjuster.fitting.leaves.flatMap((leaf) =>
+            Array.from({ length: leaf.count }, () => ({ thickness: leaf.thickness, metric: leaf.unit === 'mm' || leaf.unit === 'um' })),
+          )
+        : null,
       packWords: adjuster ? `Pack ${adjuster.words}` : '',
       gap: first && first.now.reading && first.now.kind !== 'stale' && first.now.reading.kind === 'estimate' ? first.now.reading.value : null,
       forecast: first?.now.kind === 'forecast',
@@ -128,9 +155,17 @@ function checkState(facts: JobFacts, station: Station, builds: readonly BuildNow
   const current = builds[builds.length - 1];
   const then = builds.find((b) => b.build.id === last?.buildId);
   const slots = facts.slots.filter((s) => s.shaftId === station.shaftId);
-  const stale = last !== undefined && current !== undefined && then !== current && (then === undefined || changesBetween(then, current, slots).length > 0);
+  const stale =
+    last !== undefined && current !== undefined && then !== current && (then === undefined || changesBetween(then, current, slots).length > 0);
   const answer = last?.raw.answer ?? 'notLooked';
-  return { station, answer, seen: last?.raw.seen ?? '', readingId: last?.id ?? null, stale, mark: answer === 'notLooked' ? 'unmeasured' : stale ? 'stale' : answer === 'yes' ? 'in' : 'tight' };
+  return {
+    station,
+    answer,
+    seen: last?.raw.seen ?? '',
+    readingId: last?.id ?? null,
+    stale,
+    mark: answer === 'notLooked' ? 'unmeasured' : stale ? 'stale' : answer === 'yes' ? 'in' : 'tight',
+  };
 }
 
 function lastReadings(facts: JobFacts, shafts: readonly ShaftState[], gone: ReadonlySet<string>): LastReading[] {
@@ -144,7 +179,15 @@ function lastReadings(facts: JobFacts, shafts: readonly ShaftState[], gone: Read
       const row = gap?.ladder.find((l) => l.readings.some((k) => k.id === r.id));
       const kept = row?.readings.find((k) => k.id === r.id);
       const feature = shafts.flatMap((s) => s.features).find((f) => f.station.id === r.stationId);
-      return { id: r.id, takenAt: r.takenAt, name: names.get(r.stationId)?.name ?? '', words: r.raw.text, value: kept?.value?.reading.value ?? r.keptAs.value, mark: row?.mark ?? feature?.mark ?? 'unmeasured', withdrawn: gone.has(r.id) };
+      return {
+        id: r.id,
+        takenAt: r.takenAt,
+        name: names.get(r.stationId)?.name ?? '',
+        words: r.raw.text,
+        value: kept?.value?.reading.value ?? r.keptAs.value,
+        mark: row?.mark ?? feature?.mark ?? 'unmeasured',
+        withdrawn: gone.has(r.id),
+      };
     });
 }
 
@@ -152,26 +195,60 @@ const thouWords = (nm: number): string => `${nm < 0 ? 'preload ' : ''}${String(M
 
 function nextAction(shafts: readonly ShaftState[]): NextAction {
   const [first] = shafts;
-  if (!first) return { shaftId: null, stationId: null, what: 'setUp', words: 'Say what is on the bench: a box, and a shaft in it.', detail: 'No dimension is needed.' };
+  if (!first)
+    return {
+      shaftId: null,
+      stationId: null,
+      what: 'setUp',
+      words: 'Say what is on the bench: a box, and a shaft in it.',
+      detail: 'No dimension is needed.',
+    };
   const open = shafts.find((s) => s.gaps.some((g) => g.mark !== 'in')) ?? first;
   const gap = open.gaps.find((g) => g.mark !== 'in') ?? open.gaps[0];
-  if (!gap) return { shaftId: open.shaft.id, stationId: null, what: 'setUp', words: `Nothing is to be read on the ${open.shaft.name.toLowerCase()} yet.`, detail: '' };
+  if (!gap)
+    return {
+      shaftId: open.shaft.id,
+      stationId: null,
+      what: 'setUp',
+      words: `Nothing is to be read on the ${open.shaft.name.toLowerCase()} yet.`,
+      detail: '',
+    };
   const name = gap.station.name.toLowerCase();
   const at = { shaftId: open.shaft.id, stationId: gap.station.id };
-  if (!gap.limits) return { ...at, what: 'limits', words: `Type the limits of the ${name}, as the manual prints them.`, detail: 'Like 5-8 thou, 0.05 to 0.10 mm, or preload 1-3 thou.' };
+  if (!gap.limits)
+    return {
+      ...at,
+      what: 'limits',
+      words: `Type the limits of the ${name}, as the manual prints them.`,
+      detail: 'Like 5-8 thou, 0.05 to 0.10 mm, or preload 1-3 thou.',
+    };
   const pack = open.slots.find((s) => s.slot.kind === 'adjuster');
-  if (!open.current || pack?.fitting.leaves === null) return { ...at, what: 'pack', words: `Say what pack is in now ${pack?.slot.name.replace(/^Pack /, '') ?? ''}.`, detail: '“none” is an answer.' };
-  if (gap.now.kind === 'none') return { ...at, what: 'read', words: `Read the ${name}.`, detail: `${pack ? `${pack.words} is in. ` : ''}Nothing has been read yet.` };
-  if (gap.now.kind === 'forecast') return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: `Fitted: ${pack?.words ?? ''}. It was said to come to ${thouWords(gap.now.reading?.value ?? 0)} thou. Nothing has been read since.` };
-  if (gap.now.kind === 'stale') return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: `The last reading is stale: ${gap.now.because ?? ''}.` };
-  if (gap.mark !== 'in' && gap.pack?.refusal) return { ...at, what: 'read', words: `Read the ${name} with a known pack in.`, detail: gap.pack.refusal.message };
+  if (!open.current || pack?.fitting.leaves === null)
+    return { ...at, what: 'pack', words: `Say what pack is in now ${pack?.slot.name.replace(/^Pack /, '') ?? ''}.`, detail: '“none” is an answer.' };
+  if (gap.now.kind === 'none')
+    return { ...at, what: 'read', words: `Read the ${name}.`, detail: `${pack ? `${pack.words} is in. ` : ''}Nothing has been read yet.` };
+  if (gap.now.kind === 'forecast')
+    return {
+      ...at,
+      what: 'readAgain',
+      words: `Read the ${name} again.`,
+      detail: `Fitted: ${pack?.words ?? ''}. It was said to come to ${thouWords(gap.now.reading?.value ?? 0)} thou. Nothing has been read since.`,
+    };
+  if (gap.now.kind === 'stale')
+    return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: `The last reading is stale: ${gap.now.because ?? ''}.` };
+  if (gap.mark !== 'in' && gap.pack?.refusal)
+    return { ...at, what: 'read', words: `Read the ${name} with a known pack in.`, detail: gap.pack.refusal.message };
   if (gap.mark !== 'in' && gap.pack?.window) {
     const { min, max, ideal } = gap.pack.window;
-    return { ...at, what: 'fit', words: `Change the pack: ${thouWords(ideal)} thou wanted.`, detail: `${thouWords(min)} to ${thouWords(max)} lands inside; ${thouWords(gap.pack.fitted)} is in.` };
+    return {
+      ...at,
+      what: 'fit',
+      words: `Change the pack: ${thouWords(ideal)} thou wanted.`,
+      detail: `${thouWords(min)} to ${thouWords(max)} lands inside; ${thouWords(gap.pack.fitted)} is in.`,
+    };
   }
   if (gap.mark !== 'in') return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: gap.verdict?.because ?? '' };
   const unlooked = open.checks.find((c) => c.mark !== 'in');
   if (unlooked) return { ...at, what: 'check', words: 'It is right. Look at what has no number.', detail: unlooked.station.name };
   return { ...at, what: 'done', words: `The ${name} is right, and its checks are done.`, detail: '' };
 }
-

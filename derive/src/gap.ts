@@ -1,6 +1,25 @@
 import type { JobFacts, Limit, Shaft, Slot, Station } from '@elder-cog/contract';
 import {
-  coverageFactor, gapFromSizes, lengthLine, nanometres, packWindow, packWindowSum, ReckoningError, senseOnPath, sensesFromTrials, verdict, type Aim, type Length, type Limits, type MarkKind, type PackWindow, type ProvedSense, type Reading, type Sense, type Sum, type Verdict,
+  coverageFactor,
+  gapFromSizes,
+  lengthLine,
+  nanometres,
+  packWindow,
+  packWindowSum,
+  ReckoningError,
+  senseOnPath,
+  sensesFromTrials,
+  verdict,
+  type Aim,
+  type Length,
+  type Limits,
+  type MarkKind,
+  type PackWindow,
+  type ProvedSense,
+  type Reading,
+  type Sense,
+  type Sum,
+  type Verdict,
 } from '@elder-cog/core';
 import { changesBetween, packTotal, readingsOf, type BuildNow } from './builds.ts';
 import { graphOf } from './graph.ts';
@@ -75,7 +94,11 @@ export interface PackQuestionState {
   readonly sum: Sum;
 }
 
-export const cleanAim = (aim: Station['aim']): Aim => ({ at: aim.at, ...(aim.value === undefined ? {} : { value: aim.value }), ...(aim.closesBy === undefined ? {} : { closesBy: aim.closesBy }) });
+export const cleanAim = (aim: Station['aim']): Aim => ({
+  at: aim.at,
+  ...(aim.value === undefined ? {} : { value: aim.value }),
+  ...(aim.closesBy === undefined ? {} : { closesBy: aim.closesBy }),
+});
 
 export function limitInUse(facts: JobFacts, stationId: string): LimitState | null {
   const fact = facts.limits.filter((l) => l.stationId === stationId && l.inUse).at(-1);
@@ -98,7 +121,14 @@ function stageWords(build: BuildNow, slots: readonly Slot[]): string {
   return build.build.stage === 'dry' ? (torque ? `dry, ${torque}` : 'dry') : build.build.stage.replace('_', ' ');
 }
 
-export function gapState(facts: JobFacts, shaft: Shaft, station: Station, builds: readonly BuildNow[], gone: ReadonlySet<string>, letter: string): GapState {
+export function gapState(
+  facts: JobFacts,
+  shaft: Shaft,
+  station: Station,
+  builds: readonly BuildNow[],
+  gone: ReadonlySet<string>,
+  letter: string,
+): GapState {
   const slots = facts.slots.filter((s) => s.shaftId === shaft.id);
   const adjuster = slots.find((s) => s.kind === 'adjuster') ?? null;
   const current = builds[builds.length - 1] ?? null;
@@ -106,14 +136,18 @@ export function gapState(facts: JobFacts, shaft: Shaft, station: Station, builds
   const graph = graphOf(facts, shaft, packNow === null ? null : packTotal(packNow));
   const sense: Sense = adjuster?.partRole ? senseOnPath(graph, adjuster.partRole, station.contactRole ?? '') : 0;
   const limits = limitInUse(facts, station.id);
-  const judge = (reading: Reading, range: Length | null): Verdict | null => (limits ? verdict(reading, limits.limits, { rule: station.rule, moreIs: station.moreIs, ...(range === null ? {} : { range }) }) : null);
+  const judge = (reading: Reading, range: Length | null): Verdict | null =>
+    limits ? verdict(reading, limits.limits, { rule: station.rule, moreIs: station.moreIs, ...(range === null ? {} : { range }) }) : null;
 
   const readings = readingsOf(facts, station.id, gone);
   const rows = ladderOf({ builds, slots, adjuster, sense, readings, current, judge });
   const now = nowOf(rows, slots, sense);
   const judged = now.kind === 'read' && now.reading ? judge(now.reading, now.range) : null;
   const proved = adjuster ? provedBy(rows, adjuster, sense) : null;
-  const pack = adjuster && current ? packQuestion({ slot: adjuster, sense, fitted: packTotal(packNow), known: packNow !== null, proved, now, limits, aim: cleanAim(station.aim) }) : null;
+  const pack =
+    adjuster && current
+      ? packQuestion({ slot: adjuster, sense, fitted: packTotal(packNow), known: packNow !== null, proved, now, limits, aim: cleanAim(station.aim) })
+      : null;
   const sizes = station.contactRole ? gapFromSizes(graph, station.contactRole) : null;
   return {
     station,
@@ -126,7 +160,16 @@ export function gapState(facts: JobFacts, shaft: Shaft, station: Station, builds
     ladder: rows,
     lessons: lessonsOf(rows, proved, adjuster),
     fromSizes: sizes === null ? null : 'value' in sizes ? { value: sizes.value } : { missing: sizes.missing },
-    sum: now.reading ? [lengthLine(now.kind === 'forecast' ? 'reckoned from an earlier reading' : 'read', '', now.reading.value, now.kept.map((k) => k.id))] : [],
+    sum: now.reading
+      ? [
+          lengthLine(
+            now.kind === 'forecast' ? 'reckoned from an earlier reading' : 'read',
+            '',
+            now.reading.value,
+            now.kept.map((k) => k.id),
+          ),
+        ]
+      : [],
   };
 }
 
@@ -147,9 +190,18 @@ function ladderOf({ builds, slots, adjuster, sense, readings, current, judge }: 
     const mine = readings.filter((r) => r.buildId === build.build.id);
     const kept = mine.map((r): KeptReading => {
       const valued = readingValue(r.raw, { sense, pack });
-      return { id: r.id, text: r.raw.text, takenAt: r.takenAt, value: 'ok' in valued ? valued.ok : null, refusal: 'refusal' in valued ? valued.refusal.message : null, keptAs: r.keptAs.words };
+      return {
+        id: r.id,
+        text: r.raw.text,
+        takenAt: r.takenAt,
+        value: 'ok' in valued ? valued.ok : null,
+        refusal: 'refusal' in valued ? valued.refusal.message : null,
+        keptAs: r.keptAs.words,
+      };
     });
-    const pooled = poolEntries(mine.flatMap((r, i) => (kept[i]?.value ? [{ value: kept[i].value, instrument: asInstrument(r.raw.instrument), method: r.raw.method }] : [])));
+    const pooled = poolEntries(
+      mine.flatMap((r, i) => (kept[i]?.value ? [{ value: kept[i].value, instrument: asInstrument(r.raw.instrument), method: r.raw.method }] : [])),
+    );
     const before = [...rows].reverse().find((row) => row.reading !== null);
     const moved = before && adjuster ? nanometres(pack - before.pack) : null;
     const known = before?.reading && before.reading.kind === 'estimate' ? before.reading.value : null;
@@ -187,14 +239,39 @@ function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], sense: Sense)
   const last = [...rows].reverse().find((row) => row.reading !== null);
   if (!last?.reading) return none;
   const changes = changesBetween(last.build, current.build, slots);
-  if (changes.length === 0) return { kind: 'read', reading: last.reading, U: last.U, values: last.readings.flatMap((k) => k.value?.values ?? []), range: null, because: null, kept: last.readings };
+  if (changes.length === 0)
+    return {
+      kind: 'read',
+      reading: last.reading,
+      U: last.U,
+      values: last.readings.flatMap((k) => k.value?.values ?? []),
+      range: null,
+      because: null,
+      kept: last.readings,
+    };
   const spoiling = changes.filter((c) => c.thicker === null);
   const about = `build ${last.build.number}`;
   if (spoiling.length > 0 || sense === 0 || last.reading.kind !== 'estimate') {
-    return { kind: 'stale', reading: last.reading, U: last.U, values: [], range: null, because: spoiling.length > 0 ? spoiling.map((c) => c.words).join(', ') : `read on ${about}, before the pack changed`, kept: last.readings };
+    return {
+      kind: 'stale',
+      reading: last.reading,
+      U: last.U,
+      values: [],
+      range: null,
+      because: spoiling.length > 0 ? spoiling.map((c) => c.words).join(', ') : `read on ${about}, before the pack changed`,
+      kept: last.readings,
+    };
   }
   const moved = changes.reduce((sum, c) => sum + sense * (c.thicker ?? 0), 0);
-  return { kind: 'forecast', reading: { ...last.reading, value: nanometres(last.reading.value + moved) }, U: last.U, values: [], range: null, because: `reckoned from ${about}`, kept: last.readings };
+  return {
+    kind: 'forecast',
+    reading: { ...last.reading, value: nanometres(last.reading.value + moved) },
+    U: last.U,
+    values: [],
+    range: null,
+    because: `reckoned from ${about}`,
+    kept: last.readings,
+  };
 }
 
 /** The latest pair of readings between which only the pack changed. */
@@ -203,16 +280,44 @@ function provedBy(rows: readonly LadderRow[], adjuster: Slot, drawn: Sense): Pac
   for (let i = read.length - 1; i > 0; i--) {
     const [before, after] = [read[i - 1], read[i]];
     if (before?.reading?.kind !== 'estimate' || after?.reading?.kind !== 'estimate') continue;
-    const others = changesBetween(before.build, after.build, [...after.build.fitted.keys()].filter((id) => id !== adjuster.id).map((id) => ({ ...adjuster, id, kind: 'fastening' as const })));
+    const others = changesBetween(
+      before.build,
+      after.build,
+      [...after.build.fitted.keys()].filter((id) => id !== adjuster.id).map((id) => ({ ...adjuster, id, kind: 'fastening' as const })),
+    );
     if (before.pack === after.pack || others.length > 0) continue;
     const u = Math.hypot(before.reading.u, after.reading.u);
     const proved = sensesFromTrials({ pack: before.pack, gap: before.reading.value }, { pack: after.pack, gap: after.reading.value }, { drawn, u });
-    if (proved.sense !== null) return { ...proved, build: after.build.number, packMoved: nanometres(after.pack - before.pack), gapMoved: nanometres(after.reading.value - before.reading.value) };
+    if (proved.sense !== null)
+      return {
+        ...proved,
+        build: after.build.number,
+        packMoved: nanometres(after.pack - before.pack),
+        gapMoved: nanometres(after.reading.value - before.reading.value),
+      };
   }
   return null;
 }
 
-function packQuestion({ slot, sense, fitted, known, proved, now, limits, aim }: { slot: Slot; sense: Sense; fitted: Length; known: boolean; proved: PackQuestionState['proved']; now: GapState['now']; limits: LimitState | null; aim: Aim }): PackQuestionState {
+function packQuestion({
+  slot,
+  sense,
+  fitted,
+  known,
+  proved,
+  now,
+  limits,
+  aim,
+}: {
+  slot: Slot;
+  sense: Sense;
+  fitted: Length;
+  known: boolean;
+  proved: PackQuestionState['proved'];
+  now: GapState['now'];
+  limits: LimitState | null;
+  aim: Aim;
+}): PackQuestionState {
   const base = { slot, sense, fitted, proved };
   if (!known) return { ...base, window: null, refusal: { code: 'noPack', message: 'Say what pack is in now: “none” is an answer.' }, sum: [] };
   if (!limits || !now.reading || now.kind === 'stale') return { ...base, window: null, refusal: null, sum: [] };
@@ -230,15 +335,31 @@ const thou = (length: number): string => (Math.round((Math.abs(length) / 25_400)
 function lessonsOf(rows: readonly LadderRow[], proved: PackQuestionState['proved'], adjuster: Slot | null): Lesson[] {
   const lessons: Lesson[] = [];
   if (proved) {
-    lessons.push({ words: proved.contradiction ?? `Thicker gives ${proved.sense === 1 ? 'more' : 'less'} float. Proved.`, detail: `build ${proved.build}: ${thou(proved.packMoved)} thou ${proved.packMoved > 0 ? 'more' : 'less'} in gave ${thou(proved.gapMoved)} thou ${proved.gapMoved > 0 ? 'more' : 'less'}` });
+    lessons.push({
+      words: proved.contradiction ?? `Thicker gives ${proved.sense === 1 ? 'more' : 'less'} float. Proved.`,
+      detail: `build ${proved.build}: ${thou(proved.packMoved)} thou ${proved.packMoved > 0 ? 'more' : 'less'} in gave ${thou(proved.gapMoved)} thou ${proved.gapMoved > 0 ? 'more' : 'less'}`,
+    });
   }
   const read = rows.filter((row) => row.reading?.kind === 'estimate' && row.residual !== null);
   for (const row of read) {
     const before = rows[rows.indexOf(row) - 1];
-    const others = before ? [...row.build.fitted.keys()].filter((id) => id !== adjuster?.id && row.build.fitted.get(id)?.state !== before.build.fitted.get(id)?.state) : [];
+    const others = before
+      ? [...row.build.fitted.keys()].filter((id) => id !== adjuster?.id && row.build.fitted.get(id)?.state !== before.build.fitted.get(id)?.state)
+      : [];
     const said = `build ${row.build.number}: said ${thou(row.said ?? 0)}, read ${thou(row.reading?.value ?? 0)}`;
-    if (others.length > 0 && Math.abs(row.residual ?? 0) > 0) lessons.push({ words: `${(row.residual ?? 0) < 0 ? 'Tightening closed it by' : 'It opened by'} ${thou(row.residual ?? 0)} thou.`, detail: said });
-    else if (row.isNow) lessons.push({ words: Math.abs(row.residual ?? 0) <= (row.U ?? 0) ? `Build ${row.build.number} agreed with its forecast.` : `Build ${row.build.number} is ${thou(row.residual ?? 0)} thou ${(row.residual ?? 0) < 0 ? 'under' : 'over'} its forecast: was it seated, torqued and turned?`, detail: said });
+    if (others.length > 0 && Math.abs(row.residual ?? 0) > 0)
+      lessons.push({
+        words: `${(row.residual ?? 0) < 0 ? 'Tightening closed it by' : 'It opened by'} ${thou(row.residual ?? 0)} thou.`,
+        detail: said,
+      });
+    else if (row.isNow)
+      lessons.push({
+        words:
+          Math.abs(row.residual ?? 0) <= (row.U ?? 0)
+            ? `Build ${row.build.number} agreed with its forecast.`
+            : `Build ${row.build.number} is ${thou(row.residual ?? 0)} thou ${(row.residual ?? 0) < 0 ? 'under' : 'over'} its forecast: was it seated, torqued and turned?`,
+        detail: said,
+      });
   }
   return lessons;
 }

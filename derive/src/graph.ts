@@ -10,9 +10,31 @@ export function graphOf(facts: JobFacts, shaft: Shaft, pack: number | null): Fac
   return {
     parts: facts.parts.filter((p) => p.shaftId === shaft.id).map(({ role, name, kind, turned, faces }) => ({ id: role, name, kind, turned, faces })),
     lengths: [
-      ...mine.filter((f) => f.partRole !== null).map((f) => ({ id: f.role, part: f.partRole ?? '', name: f.name, from: f.fromFace, to: f.toFace, length: f.size })),
-      ...(packPart && packIn && packOut ? [{ id: `${packPart.role}.in-out`, part: packPart.role, name: 'pack', from: packIn, to: packOut, length: pack === null ? null : nanometres(pack) }] : []),
+      ...mine
+        .filter((f) => f.partRole !== null)
+        .map((f) => ({ id: f.role, part: f.partRole ?? '', name: f.name, from: f.fromFace, to: f.toFace, length: f.size })),
+      ...(packPart && packIn && packOut
+        ? [
+            {
+              id: `${packPart.role}.in-out`,
+              part: packPart.role,
+              name: 'pack',
+              from: packIn,
+              to: packOut,
+              length: pack === null ? null : nanometres(pack),
+            },
+          ]
+        : []),
     ],
-    contacts: facts.contacts.filter((c) => c.shaftId === shaft.id).map(({ role, a, b, kind, name }) => ({ id: role, a, b, kind, ...(name === '' ? {} : { name }), ...(kind === 'rolling' ? { stand: mine.find((f) => f.role === role)?.size ?? null } : {}) })),
+    contacts: facts.contacts
+      .filter((c) => c.shaftId === shaft.id)
+      .map(({ role, a, b, kind, name }) => ({
+        id: role,
+        a,
+        b,
+        kind,
+        ...(name === '' ? {} : { name }),
+        ...(kind === 'rolling' ? { stand: mine.find((f) => f.role === role)?.size ?? null } : {}),
+      })),
   };
 }

@@ -1,5 +1,22 @@
 import {
-  packWindow, packWindowSum, parsePack, readEntry, readLimits, ReckoningError, sensesFromLayout, nanometres, type Arrangement, type Instrument, type Length, type LengthUnit, type Limits, type PackWindow, type Place, type Reading, type Sense, type Sum,
+  packWindow,
+  packWindowSum,
+  parsePack,
+  readEntry,
+  readLimits,
+  ReckoningError,
+  sensesFromLayout,
+  nanometres,
+  type Arrangement,
+  type Instrument,
+  type Length,
+  type LengthUnit,
+  type Limits,
+  type PackWindow,
+  type Place,
+  type Reading,
+  type Sense,
+  type Sum,
 } from '@elder-cog/core';
 
 export interface LooseEntry {
@@ -34,13 +51,17 @@ export function looseSheet(entry: LooseEntry): LooseSheet {
   });
   const leaves = field(entry.pack, () => ({ value: parsePack(entry.pack, entry.unit), unit: entry.unit }));
   const packLeaves = leaves && 'value' in leaves ? leaves.value : [];
-  const pack: Field<Length> = leaves && 'value' in leaves ? { value: nanometres(packLeaves.reduce((sum, l) => sum + l.thickness, 0)), unit: packLeaves[0]?.unit ?? entry.unit } : leaves;
+  const pack: Field<Length> =
+    leaves && 'value' in leaves
+      ? { value: nanometres(packLeaves.reduce((sum, l) => sum + l.thickness, 0)), unit: packLeaves[0]?.unit ?? entry.unit }
+      : leaves;
   const reading = field(entry.reading, () => {
     const read = readEntry(entry.reading, entry.instrument);
     return { value: read.reading, unit: read.unit };
   });
   const base = { limits, pack, packLeaves, reading, sense };
-  if (!limits || !pack || !reading || !('value' in limits) || !('value' in pack) || !('value' in reading)) return { ...base, window: null, refusal: null, sum: [] };
+  if (!limits || !pack || !reading || !('value' in limits) || !('value' in pack) || !('value' in reading))
+    return { ...base, window: null, refusal: null, sum: [] };
   const question = { fittedPack: pack.value, measured: reading.value, limits: limits.value, sense };
   try {
     return { ...base, window: packWindow(question), refusal: null, sum: packWindowSum(question) };

@@ -1,5 +1,19 @@
 import type { FitLeaf, Fitted, JobFacts, Lot } from '@elder-cog/contract';
-import { fabricateShim, leafThatFillsMost, nanometres, reachableTotals, ReckoningError, searchPacks, thou, type DrawerLeaf, type Length, type Pack, type PackWindow, type Reach, type ShimPlan } from '@elder-cog/core';
+import {
+  fabricateShim,
+  leafThatFillsMost,
+  nanometres,
+  reachableTotals,
+  ReckoningError,
+  searchPacks,
+  thou,
+  type DrawerLeaf,
+  type Length,
+  type Pack,
+  type PackWindow,
+  type Reach,
+  type ShimPlan,
+} from '@elder-cog/core';
 import { buildsOf } from './builds.ts';
 
 /** Leaves of every slot in the current builds of one open job. */
@@ -8,7 +22,17 @@ export function fittedIn(facts: JobFacts): Fitted[] {
   return facts.assemblies.flatMap((assembly) => {
     const current = buildsOf(facts, assembly.id).at(-1);
     return [...(current?.fitted ?? [])].flatMap(([slotId, fitting]) =>
-      (fitting.leaves ?? []).map((leaf) => ({ lotId: leaf.lotId, thickness: leaf.thickness, written: leaf.written, unit: leaf.unit, count: leaf.count, jobId: facts.job.id, machine: facts.job.machine, slotId, slotName: facts.slots.find((s) => s.id === slotId)?.name ?? '' })),
+      (fitting.leaves ?? []).map((leaf) => ({
+        lotId: leaf.lotId,
+        thickness: leaf.thickness,
+        written: leaf.written,
+        unit: leaf.unit,
+        count: leaf.count,
+        jobId: facts.job.id,
+        machine: facts.job.machine,
+        slotId,
+        slotName: facts.slots.find((s) => s.id === slotId)?.name ?? '',
+      })),
     );
   });
 }
@@ -42,9 +66,17 @@ export interface Available {
 
 export function availableFor(slotId: string, lots: readonly Lot[], fitted: readonly Fitted[]): Available[] {
   const elsewhere = fitted.filter((f) => f.slotId !== slotId);
-  const drawer = onHand(lots, elsewhere).map(({ lot, onHand: quantity }) => ({ lotId: lot.id, thickness: lot.thickness, written: lot.written, unit: lot.unit, quantity }));
+  const drawer = onHand(lots, elsewhere).map(({ lot, onHand: quantity }) => ({
+    lotId: lot.id,
+    thickness: lot.thickness,
+    written: lot.written,
+    unit: lot.unit,
+    quantity,
+  }));
   const owned = new Set(lots.map((l) => l.id));
-  const strangers = fitted.filter((f) => f.slotId === slotId && (f.lotId === null || !owned.has(f.lotId))).map((f) => ({ lotId: f.lotId, thickness: f.thickness, written: f.written, unit: f.unit, quantity: f.count }));
+  const strangers = fitted
+    .filter((f) => f.slotId === slotId && (f.lotId === null || !owned.has(f.lotId)))
+    .map((f) => ({ lotId: f.lotId, thickness: f.thickness, written: f.written, unit: f.unit, quantity: f.count }));
   return [...drawer, ...strangers].filter((a) => a.quantity > 0);
 }
 
@@ -88,20 +120,43 @@ function namedLeaves(thickness: Length, count: number, available: readonly Avail
 }
 
 /** Packs on hand for a window, and what to make where none lands. Runs in a worker. */
-export function packChoices({ window, available, fitted, reading, sense, keep = 3 }: { window: PackWindow; available: readonly Available[]; fitted: Length; reading: Length; sense: -1 | 0 | 1; keep?: number }): PackChoices {
+export function packChoices({
+  window,
+  available,
+  fitted,
+  reading,
+  sense,
+  keep = 3,
+}: {
+  window: PackWindow;
+  available: readonly Available[];
+  fitted: Length;
+  reading: Length;
+  sense: -1 | 0 | 1;
+  keep?: number;
+}): PackChoices {
   const gapFor = (pack: Length): Length => nanometres(reading + sense * (pack - fitted));
   const drawer: DrawerLeaf[] = available.map(({ thickness, quantity }) => ({ thickness, quantity }));
   const ideal = nanometres(Math.max(0, window.ideal));
   const found = searchPacks(drawer, { min: window.min, max: window.max, target: ideal, sure: window.sure, maxLeaves: 6, keep });
   const choice = (pack: Pack): PackChoice => toChoice(pack, available, window, gapFor);
   const span = window.sure ?? window;
-  const stock = [...new Set([...available.map((a) => a.thickness), ...SHOP_STOCK])].filter((thickness) => thickness >= span.min).map((thickness) => ({ thickness, quantity: 1 }));
+  const stock = [...new Set([...available.map((a) => a.thickness), ...SHOP_STOCK])]
+    .filter((thickness) => thickness >= span.min)
+    .map((thickness) => ({ thickness, quantity: 1 }));
   return {
     choices: found.packs.map(choice),
     below: found.below ? choice(found.below) : null,
     above: found.above ? choice(found.above) : null,
-    make: { ideal, either: nanometres(Math.max(0, Math.min(span.max - ideal, ideal - span.min))), sure: window.sure !== null, plan: found.packs.length > 0 ? null : planFor(span, ideal, stock) },
-    missing: found.missing ? { thickness: found.missing.thickness, with: found.missing.with.flatMap((l) => namedLeaves(l.thickness, l.count, available)) } : null,
+    make: {
+      ideal,
+      either: nanometres(Math.max(0, Math.min(span.max - ideal, ideal - span.min))),
+      sure: window.sure !== null,
+      plan: found.packs.length > 0 ? null : planFor(span, ideal, stock),
+    },
+    missing: found.missing
+      ? { thickness: found.missing.thickness, with: found.missing.with.flatMap((l) => namedLeaves(l.thickness, l.count, available)) }
+      : null,
   };
 }
 

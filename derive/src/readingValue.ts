@@ -1,5 +1,18 @@
 import type { RawReading } from '@elder-cog/contract';
-import { coverShim, gapUnderSpacer, INSTRUMENTS, nanometres, poolReadings, readEntry, ReckoningError, ZERO, type Instrument, type Length, type Reading, type Sense } from '@elder-cog/core';
+import {
+  coverShim,
+  gapUnderSpacer,
+  INSTRUMENTS,
+  nanometres,
+  poolReadings,
+  readEntry,
+  ReckoningError,
+  ZERO,
+  type Instrument,
+  type Length,
+  type Reading,
+  type Sense,
+} from '@elder-cog/core';
 
 /** Where a reading was taken: what the sums of its method need to know of the build. */
 export interface ReadingPlace {
@@ -43,17 +56,40 @@ function valueOf(raw: RawReading, { sense, pack }: ReadingPlace): ReadingValue {
   const instrument = asInstrument(raw.instrument);
   const read = readEntry(raw.text, instrument);
   const drifted = read.drifted ?? false;
-  const shifted = (by: number): ReadingValue => ({ values: read.values.map((v) => nanometres(v + by)), reading: { ...read.reading, value: nanometres(read.reading.value + by) }, notes: read.notes, drifted });
+  const shifted = (by: number): ReadingValue => ({
+    values: read.values.map((v) => nanometres(v + by)),
+    reading: { ...read.reading, value: nanometres(read.reading.value + by) },
+    notes: read.notes,
+    drifted,
+  });
   switch (raw.method) {
     case 'spacer': {
       const spacer = raw.spacer ?? ZERO;
-      return { values: read.values.map((v) => gapUnderSpacer({ measuredGap: v, spacer })), reading: gapUnderSpacer({ measuredGap: read.reading, spacer }), notes: [...read.notes, 'the spacer taken off'], drifted };
+      return {
+        values: read.values.map((v) => gapUnderSpacer({ measuredGap: v, spacer })),
+        reading: gapUnderSpacer({ measuredGap: read.reading, spacer }),
+        notes: [...read.notes, 'the spacer taken off'],
+        drifted,
+      };
     }
     case 'coverDown':
-      return { values: read.values.map((v) => nanometres(pack - v)), reading: mirrored(read.reading, pack), notes: [...read.notes, 'pack in now less what was under the flange'], drifted };
+      return {
+        values: read.values.map((v) => nanometres(pack - v)),
+        reading: mirrored(read.reading, pack),
+        notes: [...read.notes, 'pack in now less what was under the flange'],
+        drifted,
+      };
     case 'depths': {
       const heights = readEntry(raw.heights ?? '', instrument);
-      const { thickness, u } = coverShim({ depths: read.values, caseParallels: ZERO, heights: heights.values, coverParallels: ZERO, gasket: raw.gasket ?? NO_GASKET, targetGap: ZERO, readingU: Math.hypot(instrument.priorS, instrument.calibrationU) });
+      const { thickness, u } = coverShim({
+        depths: read.values,
+        caseParallels: ZERO,
+        heights: heights.values,
+        coverParallels: ZERO,
+        gasket: raw.gasket ?? NO_GASKET,
+        targetGap: ZERO,
+        readingU: Math.hypot(instrument.priorS, instrument.calibrationU),
+      });
       const value = nanometres(thickness + sense * pack);
       return { values: [value], reading: { kind: 'estimate', value, u }, notes: ['depth less height, and the pack in now'], drifted };
     }
@@ -70,7 +106,9 @@ function mirrored(reading: Reading, pack: Length): Reading {
 }
 
 /** Several entries of one build as one reading. A single bound stands by itself until there is something better. */
-export function poolEntries(entries: readonly { readonly value: ReadingValue; readonly instrument: Instrument; readonly method: string }[]): { reading: Reading; values: readonly Length[]; range: Length | null } | null {
+export function poolEntries(
+  entries: readonly { readonly value: ReadingValue; readonly instrument: Instrument; readonly method: string }[],
+): { reading: Reading; values: readonly Length[]; range: Length | null } | null {
   const good = entries.filter((e) => !e.value.drifted);
   const last = good[good.length - 1];
   if (!last) return null;
@@ -79,7 +117,8 @@ export function poolEntries(entries: readonly { readonly value: ReadingValue; re
   if (estimates.length === 0 || bestBound) return { reading: bestBound ?? last.value.reading, values: [], range: null };
   const sameMethod = estimates.filter((e) => e.method === last.method && e.instrument.name === last.instrument.name);
   const values = sameMethod.flatMap((e) => e.value.values);
-  if (values.length <= 1 || last.method === 'feelers' || last.method === 'depths') return { reading: last.value.reading, values, range: values.length > 1 ? rangeOf(values) : null };
+  if (values.length <= 1 || last.method === 'feelers' || last.method === 'depths')
+    return { reading: last.value.reading, values, range: values.length > 1 ? rangeOf(values) : null };
   return { reading: poolReadings(values, last.instrument), values, range: rangeOf(values) };
 }
 

@@ -14,9 +14,20 @@ function howFar(facts: JobFacts, state: JobState): number {
 /** One machine on the Shelf. */
 export function summary(facts: JobFacts): JobSummary {
   const state = derive(facts);
-  const stamps = [...facts.readings.map((r) => ({ at: r.takenAt, who: r.who })), ...facts.builds.map((b) => ({ at: b.at, who: b.who }))].sort((a, b) => b.at.localeCompare(a.at));
-  const gaps = state.shafts.flatMap((s) => s.gaps.map((g) => ({ mark: g.mark, name: g.station.name, value: g.now.kind === 'read' ? (g.now.reading?.value ?? null) : null, limits: g.limits?.limits ?? null })));
-  const pairs = state.shafts.flatMap((s) => s.pairs.map((p) => ({ mark: p.mark, name: p.station.name, value: p.clearance?.greatest ?? null, limits: p.limits?.limits ?? null })));
+  const stamps = [...facts.readings.map((r) => ({ at: r.takenAt, who: r.who })), ...facts.builds.map((b) => ({ at: b.at, who: b.who }))].sort(
+    (a, b) => b.at.localeCompare(a.at),
+  );
+  const gaps = state.shafts.flatMap((s) =>
+    s.gaps.map((g) => ({
+      mark: g.mark,
+      name: g.station.name,
+      value: g.now.kind === 'read' ? (g.now.reading?.value ?? null) : null,
+      limits: g.limits?.limits ?? null,
+    })),
+  );
+  const pairs = state.shafts.flatMap((s) =>
+    s.pairs.map((p) => ({ mark: p.mark, name: p.station.name, value: p.clearance?.greatest ?? null, limits: p.limits?.limits ?? null })),
+  );
   const worst = worstMark([...gaps, ...pairs].map((m) => m.mark));
   const shaft = state.shafts.find((s) => s.shaft.id === state.next.shaftId) ?? state.shafts[0];
   return {
@@ -24,7 +35,9 @@ export function summary(facts: JobFacts): JobSummary {
     touchedAt: stamps[0]?.at ?? facts.job.createdAt,
     who: stamps[0]?.who ?? '',
     boxes: state.assemblies.map((a) => a.name),
-    shaft: shaft ? { id: shaft.shaft.id, name: shaft.shaft.name, assembly: shaft.assembly.name, template: shaft.shaft.template, place: shaft.shaft.place } : null,
+    shaft: shaft
+      ? { id: shaft.shaft.id, name: shaft.shaft.name, assembly: shaft.assembly.name, template: shaft.shaft.template, place: shaft.shaft.place }
+      : null,
     worst: [...gaps, ...pairs].find((m) => m.mark === worst) ?? null,
     next: state.next.words,
     waits: 'for nothing',

@@ -9,12 +9,25 @@ export class Story {
   readonly slot: (role: string) => string;
   private readonly shaftId: string;
 
-  constructor({ template = 'taperPair', place = 'underCover', gasket = false, limits = '5-8 thou' }: { template?: TemplateName; place?: Place; gasket?: boolean; limits?: string | null } = {}) {
+  constructor({
+    template = 'taperPair',
+    place = 'underCover',
+    gasket = false,
+    limits = '5-8 thou',
+  }: { template?: TemplateName; place?: Place; gasket?: boolean; limits?: string | null } = {}) {
     const newId = (): string => this.id();
     const jobId = newId();
     const assemblyId = newId();
     const shaft = newShaft({ assemblyId, name: 'Input shaft', template, place, gasket, position: 0, newId });
-    const stations = shaft.stations.map((s) => ({ ...s, revision: 1, method: s.subject === 'gap' ? 'dial' : null, instrument: s.subject === 'gap' ? INSTRUMENTS.dialThou : null }) as Station);
+    const stations = shaft.stations.map(
+      (s) =>
+        ({
+          ...s,
+          revision: 1,
+          method: s.subject === 'gap' ? 'dial' : null,
+          instrument: s.subject === 'gap' ? INSTRUMENTS.dialThou : null,
+        }) as Station,
+    );
     this.station = stations[0] as Station;
     this.shaftId = shaft.shaft.id;
     this.slot = (role) => shaft.slots.find((s) => s.role === role)?.id ?? '';
@@ -28,7 +41,22 @@ export class Story {
       contacts: shaft.contacts,
       slots: shaft.slots,
       stations,
-      limits: read ? [{ id: this.id(), revision: 1, stationId: this.station.id, min: read.min ?? null, max: read.max ?? null, written: limits ?? '', unit: 'thou', source: 'manual', pageOrWhom: '', inUse: true }] : [],
+      limits: read
+        ? [
+            {
+              id: this.id(),
+              revision: 1,
+              stationId: this.station.id,
+              min: read.min ?? null,
+              max: read.max ?? null,
+              written: limits ?? '',
+              unit: 'thou',
+              source: 'manual',
+              pageOrWhom: '',
+              inUse: true,
+            },
+          ]
+        : [],
       builds: [],
       readings: [],
       withdrawals: [],
@@ -50,10 +78,25 @@ export class Story {
   }
 
   /** A build with a pack, and the states of other slots by role. */
-  build(pack: readonly number[] | null, states: Readonly<Record<string, string>> = {}, stage: Build['stage'] = this.facts.builds.length === 0 ? 'as_found' : 'dry'): Build {
+  build(
+    pack: readonly number[] | null,
+    states: Readonly<Record<string, string>> = {},
+    stage: Build['stage'] = this.facts.builds.length === 0 ? 'as_found' : 'dry',
+  ): Build {
     const built: Build = {
-      id: this.id(), assemblyId: this.facts.assemblies[0]?.id ?? '', parentId: this.facts.builds.at(-1)?.id ?? null, stage, at: this.time(), who: '', label: '', feel: [], note: '',
-      fits: [...(pack ? [{ id: this.id(), slotId: this.slot('pack'), leaves: pack.map((t) => Story.leaf(t)), state: null }] : []), ...Object.entries(states).map(([role, state]) => ({ id: this.id(), slotId: this.slot(role), leaves: [], state }))],
+      id: this.id(),
+      assemblyId: this.facts.assemblies[0]?.id ?? '',
+      parentId: this.facts.builds.at(-1)?.id ?? null,
+      stage,
+      at: this.time(),
+      who: '',
+      label: '',
+      feel: [],
+      note: '',
+      fits: [
+        ...(pack ? [{ id: this.id(), slotId: this.slot('pack'), leaves: pack.map((t) => Story.leaf(t)), state: null }] : []),
+        ...Object.entries(states).map(([role, state]) => ({ id: this.id(), slotId: this.slot(role), leaves: [], state })),
+      ],
     };
     this.facts.builds.push(built);
     return built;
@@ -61,7 +104,16 @@ export class Story {
 
   read(text: string, more: Partial<JobFacts['readings'][number]['raw']> = {}, stationId: string = this.station.id): string {
     const id = this.id();
-    this.facts.readings.push({ id, stationId, buildId: this.facts.builds.at(-1)?.id ?? null, raw: { method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [], ...more }, who: '', takenAt: this.time(), supersedes: null, keptAs: { value: null, words: text } });
+    this.facts.readings.push({
+      id,
+      stationId,
+      buildId: this.facts.builds.at(-1)?.id ?? null,
+      raw: { method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [], ...more },
+      who: '',
+      takenAt: this.time(),
+      supersedes: null,
+      keptAs: { value: null, words: text },
+    });
     return id;
   }
 
@@ -75,9 +127,24 @@ export class Story {
   pair(limits: string): { bore: string; journal: string } {
     const [bore, journal, pair] = [this.id(), this.id(), this.id()];
     const base = { ...this.station, shaftId: this.shaftId, contactRole: null, newSize: null as Length | null };
-    this.facts.stations.push({ ...base, id: bore, subject: 'bore', role: 'b', name: 'Bush' }, { ...base, id: journal, subject: 'journal', role: 'j', name: 'Journal', moreIs: 'tight' }, { ...base, id: pair, subject: 'pair', role: 'p', name: 'Clearance', boreId: bore, journalId: journal });
+    this.facts.stations.push(
+      { ...base, id: bore, subject: 'bore', role: 'b', name: 'Bush' },
+      { ...base, id: journal, subject: 'journal', role: 'j', name: 'Journal', moreIs: 'tight' },
+      { ...base, id: pair, subject: 'pair', role: 'p', name: 'Clearance', boreId: bore, journalId: journal },
+    );
     const { min, max } = parseLimits(limits, 'thou');
-    this.facts.limits.push({ id: this.id(), revision: 1, stationId: pair, min: min ?? nanometres(0), max: max ?? null, written: limits, unit: 'thou', source: 'manual', pageOrWhom: '', inUse: true });
+    this.facts.limits.push({
+      id: this.id(),
+      revision: 1,
+      stationId: pair,
+      min: min ?? nanometres(0),
+      max: max ?? null,
+      written: limits,
+      unit: 'thou',
+      source: 'manual',
+      pageOrWhom: '',
+      inUse: true,
+    });
     return { bore, journal };
   }
 

@@ -1,6 +1,20 @@
 import type { JobFacts, ReadingFact, Station } from '@elder-cog/contract';
 import {
-  boreSurvey, boreSurveySum, estimate, journalSurvey, journalSurveySum, runningClearance, runningClearanceSum, verdict, type Length, type MarkKind, type RunningClearance, type Sum, type Survey, type SurveyStation, type Verdict,
+  boreSurvey,
+  boreSurveySum,
+  estimate,
+  journalSurvey,
+  journalSurveySum,
+  runningClearance,
+  runningClearanceSum,
+  verdict,
+  type Length,
+  type MarkKind,
+  type RunningClearance,
+  type Sum,
+  type Survey,
+  type SurveyStation,
+  type Verdict,
 } from '@elder-cog/core';
 import { readingsOf } from './builds.ts';
 import { limitInUse, markOf, type LimitState } from './gap.ts';
@@ -50,12 +64,18 @@ export function featureState(facts: JobFacts, station: Station, gone: ReadonlySe
   const limits = limitInUse(facts, station.id);
   const last = readings[readings.length - 1]?.raw.instrument ?? station.instrument;
   const instrument = asInstrument(last);
-  const options = { ...(station.newSize === null ? {} : { new: station.newSize }), u: Math.hypot(instrument.priorS, instrument.resolution / Math.sqrt(12), instrument.calibrationU) };
+  const options = {
+    ...(station.newSize === null ? {} : { new: station.newSize }),
+    u: Math.hypot(instrument.priorS, instrument.resolution / Math.sqrt(12), instrument.calibrationU),
+  };
   const isBore = station.subject === 'bore';
   const survey = places.length === 0 ? null : isBore ? boreSurvey(places, options) : journalSurvey(places, options);
   const now = survey ? (isBore ? survey.largest : survey.smallest) : null;
   // a big bore is loose; so is a small journal
-  const judged = now !== null && survey && limits ? verdict(estimate(now, survey.u), limits.limits, { moreIs: isBore ? 'loose' : 'tight', rule: station.rule }) : null;
+  const judged =
+    now !== null && survey && limits
+      ? verdict(estimate(now, survey.u), limits.limits, { moreIs: isBore ? 'loose' : 'tight', rule: station.rule })
+      : null;
   return {
     station,
     limits,

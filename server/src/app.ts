@@ -17,15 +17,30 @@ export function createApp({ db, page }: { db: Db; page?: string }): App {
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   app.register(helmet, {
-    contentSecurityPolicy: { directives: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], workerSrc: ["'self'", 'blob:'], scriptSrc: ["'self'"], connectSrc: ["'self'"], upgradeInsecureRequests: null } },
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        workerSrc: ["'self'", 'blob:'],
+        scriptSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        upgradeInsecureRequests: null,
+      },
+    },
     hsts: false,
   });
   app.setErrorHandler((error, _request, reply) => {
     if (hasZodFastifySchemaValidationErrors(error)) {
       const [first] = error.validation;
-      return reply.status(400).send({ error: { code: 'badRequest', message: `That could not be read: ${first?.message ?? 'check the entry'}`, field: first?.instancePath ?? '' } });
+      return reply
+        .status(400)
+        .send({
+          error: { code: 'badRequest', message: `That could not be read: ${first?.message ?? 'check the entry'}`, field: first?.instancePath ?? '' },
+        });
     }
-    if (error instanceof WorkshopError) return reply.status(error.status).send({ error: { code: error.code, message: error.message, ...error.more } });
+    if (error instanceof WorkshopError)
+      return reply.status(error.status).send({ error: { code: error.code, message: error.message, ...error.more } });
     const status = (error as { statusCode?: number }).statusCode ?? 500;
     const known = new WorkshopError(status < 500 ? 'badRequest' : 'broken');
     if (status >= 500) console.error(error);

@@ -36,14 +36,50 @@ function aJob(): { jobId: string; assemblyId: string; gapId: string; slotId: str
   send({ kind: 'job.create', job: { id: jobId, machine: 'Test machine', year: '', note: '', createdAt: at(), archivedAt: null } });
   send({ kind: 'assembly.create', assembly: { id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null } });
   send(shaft);
-  send({ kind: 'build.add', build: { id: buildId, assemblyId, parentId: null, stage: 'as_found', at: at(), who: '', label: '', feel: [], note: '', fits: [{ id: newId(), slotId, leaves: [{ lotId: null, thickness: thou(28), written: '28', unit: 'thou', count: 1 }], state: null }] } });
+  send({
+    kind: 'build.add',
+    build: {
+      id: buildId,
+      assemblyId,
+      parentId: null,
+      stage: 'as_found',
+      at: at(),
+      who: '',
+      label: '',
+      feel: [],
+      note: '',
+      fits: [{ id: newId(), slotId, leaves: [{ lotId: null, thickness: thou(28), written: '28', unit: 'thou', count: 1 }], state: null }],
+    },
+  });
   return { jobId, assemblyId, gapId, slotId, buildId, shaft };
 }
 const aReading = (stationId: string, buildId: string | null, text = '88>12'): Extract<Change, { kind: 'reading.keep' }> => ({
   kind: 'reading.keep',
-  reading: { id: newId(), stationId, buildId, raw: { method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [] }, who: '', takenAt: at(), supersedes: null, keptAs: { value: thou(24), words: text } },
+  reading: {
+    id: newId(),
+    stationId,
+    buildId,
+    raw: { method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [] },
+    who: '',
+    takenAt: at(),
+    supersedes: null,
+    keptAs: { value: thou(24), words: text },
+  },
 });
-const aLimit = (stationId: string, min: number, max: number): Change => ({ kind: 'limit.set', limit: { id: newId(), stationId, min: thou(min), max: thou(max), written: `${min}-${max} thou`, unit: 'thou', source: 'manual', pageOrWhom: '', inUse: true } });
+const aLimit = (stationId: string, min: number, max: number): Change => ({
+  kind: 'limit.set',
+  limit: {
+    id: newId(),
+    stationId,
+    min: thou(min),
+    max: thou(max),
+    written: `${min}-${max} thou`,
+    unit: 'thou',
+    source: 'manual',
+    pageOrWhom: '',
+    inUse: true,
+  },
+});
 const refusal = (run: () => unknown): string => {
   try {
     run();
@@ -86,7 +122,10 @@ describe('apply, the only writer', () => {
     const { jobId, gapId } = aJob();
     send(aLimit(gapId, 5, 8));
     send(aLimit(gapId, 4, 7));
-    expect(jobFacts(db, jobId).limits.map((l) => [l.written, l.inUse])).toEqual([['5-8 thou', false], ['4-7 thou', true]]);
+    expect(jobFacts(db, jobId).limits.map((l) => [l.written, l.inUse])).toEqual([
+      ['5-8 thou', false],
+      ['4-7 thou', true],
+    ]);
   });
   it('refuses what belongs to nothing, and a number used twice, in one transaction each', () => {
     const { gapId, buildId, jobId } = aJob();
@@ -99,14 +138,23 @@ describe('apply, the only writer', () => {
     expect(refusal(() => send(reading))).toBe('alreadyHere');
     expect(db.prepare('SELECT count(*) AS n FROM journal').get()).toEqual(before);
   });
-  it('refuses a shape it does not know, before touching anything', () => expect(() => apply(db, { ...command({ kind: 'undo' }), change: { kind: 'job.burn' } } as never)).toThrow());
+  it('refuses a shape it does not know, before touching anything', () =>
+    expect(() => apply(db, { ...command({ kind: 'undo' }), change: { kind: 'job.burn' } } as never)).toThrow());
 });
 
 describe('observations', () => {
   it('are insert only, held so by the database itself', () => {
     const { gapId, buildId } = aJob();
     send(aReading(gapId, buildId));
-    for (const sql of ["UPDATE reading SET who = 'x'", 'DELETE FROM reading', "UPDATE build SET label = 'x'", 'DELETE FROM build', 'DELETE FROM build_fit', "UPDATE build_fit SET state = 'x'"]) expect(() => db.exec(sql)).toThrow(/withdraw it/);
+    for (const sql of [
+      "UPDATE reading SET who = 'x'",
+      'DELETE FROM reading',
+      "UPDATE build SET label = 'x'",
+      'DELETE FROM build',
+      'DELETE FROM build_fit',
+      "UPDATE build_fit SET state = 'x'",
+    ])
+      expect(() => db.exec(sql)).toThrow(/withdraw it/);
   });
 });
 
@@ -122,7 +170,21 @@ describe('undo', () => {
   });
   it('of a fit withdraws its build, so that the one before is current again', () => {
     const { jobId, assemblyId, slotId, buildId } = aJob();
-    send({ kind: 'build.add', build: { id: newId(), assemblyId, parentId: buildId, stage: 'dry', at: at(), who: '', label: '', feel: [], note: '', fits: [{ id: newId(), slotId, leaves: [{ lotId: null, thickness: thou(10), written: '10', unit: 'thou', count: 1 }], state: null }] } });
+    send({
+      kind: 'build.add',
+      build: {
+        id: newId(),
+        assemblyId,
+        parentId: buildId,
+        stage: 'dry',
+        at: at(),
+        who: '',
+        label: '',
+        feel: [],
+        note: '',
+        fits: [{ id: newId(), slotId, leaves: [{ lotId: null, thickness: thou(10), written: '10', unit: 'thou', count: 1 }], state: null }],
+      },
+    });
     expect(derive(jobFacts(db, jobId)).shafts[0]?.current?.number).toBe(1);
     send({ kind: 'undo' });
     expect(derive(jobFacts(db, jobId)).shafts[0]?.current?.build.id).toBe(buildId);
@@ -159,11 +221,18 @@ describe('undo', () => {
 });
 
 describe('the server', () => {
-  const post = async (change: Change): Promise<{ statusCode: number; json(): unknown }> => app.inject({ method: 'POST', url: '/api/commands', payload: command(change) });
+  const post = async (change: Change): Promise<{ statusCode: number; json(): unknown }> =>
+    app.inject({ method: 'POST', url: '/api/commands', payload: command(change) });
   it('takes commands and gives a job and its drawer back', async () => {
     const jobId = newId();
-    expect((await post({ kind: 'job.create', job: { id: jobId, machine: 'Over the wire', year: '', note: '', createdAt: at(), archivedAt: null } })).statusCode).toBe(200);
-    await post({ kind: 'lots.add', lots: [{ id: newId(), thickness: thou(4), written: '4', unit: 'thou', owned: 3, material: '', keptIn: '', note: '' }] });
+    expect(
+      (await post({ kind: 'job.create', job: { id: jobId, machine: 'Over the wire', year: '', note: '', createdAt: at(), archivedAt: null } }))
+        .statusCode,
+    ).toBe(200);
+    await post({
+      kind: 'lots.add',
+      lots: [{ id: newId(), thickness: thou(4), written: '4', unit: 'thou', owned: 3, material: '', keptIn: '', note: '' }],
+    });
     const reply: JobReply = (await app.inject(`/api/jobs/${jobId}`)).json();
     expect(reply).toMatchObject({ facts: { job: { machine: 'Over the wire' } }, lots: [{ owned: 3 }] });
     expect((await app.inject('/api/jobs')).json()).toMatchObject({ jobs: [{ job: { machine: 'Over the wire' } }] });
@@ -178,7 +247,8 @@ describe('the server', () => {
     expect(nonsense.body).not.toMatch(/\bat .*:\d+/);
     expect((await app.inject('/api/nothing')).statusCode).toBe(404);
   });
-  it('sends no script but its own', async () => expect((await app.inject('/api/health')).headers['content-security-policy']).toContain("script-src 'self'"));
+  it('sends no script but its own', async () =>
+    expect((await app.inject('/api/health')).headers['content-security-policy']).toContain("script-src 'self'"));
 });
 
 describe('the database', () => {

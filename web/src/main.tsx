@@ -4,4 +4,9 @@ import { App } from './app/App.tsx';
 import './theme.css';
 
 const root = document.getElementById('root');
-if (root) createRoot(root).render(<StrictMode><App /></StrictMode>);
+if (root)
+  createRoot(root).render(
+    <StrictMode>
+      <App />
+    </StrictMode>,
+  );

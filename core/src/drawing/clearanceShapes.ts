@@ -8,13 +8,18 @@ export interface ClearanceQuestion {
   readonly height: number;
 }
 
-const ellipse = (cx: number, cy: number, rx: number, ry: number): string => `M${(cx - rx).toFixed(2)},${cy.toFixed(2)}a${rx.toFixed(2)},${ry.toFixed(2)} 0 1 0 ${(2 * rx).toFixed(2)},0a${rx.toFixed(2)},${ry.toFixed(2)} 0 1 0 ${(-2 * rx).toFixed(2)},0Z`;
+const ellipse = (cx: number, cy: number, rx: number, ry: number): string =>
+  `M${(cx - rx).toFixed(2)},${cy.toFixed(2)}a${rx.toFixed(2)},${ry.toFixed(2)} 0 1 0 ${(2 * rx).toFixed(2)},0a${rx.toFixed(2)},${ry.toFixed(2)} 0 1 0 ${(-2 * rx).toFixed(2)},0Z`;
 
 /**
  * A journal lying at the bottom of its bore, looking in: differences of size drawn larger than life by the stated factor,
  * the sizes themselves not to scale. The greatest clearance is the gap at the top.
  */
-export function clearanceShapes({ bore, journal, width, height }: ClearanceQuestion): { shapes: readonly Shape[]; magnification: number; says: string } {
+export function clearanceShapes({ bore, journal, width, height }: ClearanceQuestion): {
+  shapes: readonly Shape[];
+  magnification: number;
+  says: string;
+} {
   const cy = height / 2 - 6;
   const cx = Math.min(width / 2, 120);
   const outer = height / 2 - 20;
@@ -41,5 +46,9 @@ export function clearanceShapes({ bore, journal, width, height }: ClearanceQuest
     text(cx + outer + 32, cy - 4, `${formatLength(greatest, 'mm')} mm`, 'number', 16, 'ink2'),
     text(10, height - 8, `GAP AND OVALITY ×${magnification}, SIZES NOT TO SCALE`, 'label', 15, 'ink2'),
   ];
-  return { shapes, magnification, says: `Looking into the bush: the journal lies at the bottom; greatest clearance ${describeLength(greatest, 'thou')}. Drawn ${magnification} times larger than life.` };
+  return {
+    shapes,
+    magnification,
+    says: `Looking into the bush: the journal lies at the bottom; greatest clearance ${describeLength(greatest, 'thou')}. Drawn ${magnification} times larger than life.`,
+  };
 }

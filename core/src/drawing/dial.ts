@@ -26,7 +26,14 @@ export function dialFace(entry: string, divisions: number): DialFace | null {
     const clockwise = moved[2] === '>';
     const start = at(real(moved[1] ?? '0'));
     const finish = at(real(moved[3] ?? '0'));
-    return { start, finish, clockwise, sweep: (((clockwise ? finish - start : start - finish) % 360) + 360) % 360, turns: Number(TURNS.exec(entry)?.[1] ?? 0), numbers };
+    return {
+      start,
+      finish,
+      clockwise,
+      sweep: (((clockwise ? finish - start : start - finish) % 360) + 360) % 360,
+      turns: Number(TURNS.exec(entry)?.[1] ?? 0),
+      numbers,
+    };
   }
   const bare = /^\s*(\d+(?:[.,]\d+)?½?)\s*$/.exec(entry);
   if (!bare) return null;

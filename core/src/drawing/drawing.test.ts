@@ -1,10 +1,33 @@
 import { describe, expect, it } from '@jest/globals';
 import { mm, parseLimits, thou, type Length } from '../quantity/index.ts';
 import type { Place, TemplateName } from '../stack/index.ts';
-import { barDomain, leafScale, leafShapes, limitBar, MARK_WORDS, markStrokes, section, type MarkKind, type Section, type SectionQuestion, type Shape, type Solid } from './index.ts';
+import {
+  barDomain,
+  leafScale,
+  leafShapes,
+  limitBar,
+  MARK_WORDS,
+  markStrokes,
+  section,
+  type MarkKind,
+  type Section,
+  type SectionQuestion,
+  type Shape,
+  type Solid,
+} from './index.ts';
 
-const ARRANGEMENTS: readonly { readonly template: TemplateName; readonly place: Place; readonly sizes: Readonly<Record<string, number>>; readonly leaves: readonly number[] }[] = [
-  { template: 'taperPair', place: 'underCover', sizes: { 'shaft.shoulderIn-shoulderOut': 96.4, bearingIn: 14.75, bearingOut: 15.25 }, leaves: [0.508, 0.2032] },
+const ARRANGEMENTS: readonly {
+  readonly template: TemplateName;
+  readonly place: Place;
+  readonly sizes: Readonly<Record<string, number>>;
+  readonly leaves: readonly number[];
+}[] = [
+  {
+    template: 'taperPair',
+    place: 'underCover',
+    sizes: { 'shaft.shoulderIn-shoulderOut': 96.4, bearingIn: 14.75, bearingOut: 15.25 },
+    leaves: [0.508, 0.2032],
+  },
   { template: 'taperPair', place: 'behindCup', sizes: { 'casing.seat-face': 140 }, leaves: [0.3, 0.2, 0.1] },
   { template: 'taperPair', place: 'behindCone', sizes: {}, leaves: [0.4] },
   { template: 'plainThrust', place: 'thrustWasher', sizes: { 'shaft.collarIn-collarOut': 88, 'washerIn.back-front': 3.2 }, leaves: [3.1] },
@@ -14,10 +37,28 @@ const ARRANGEMENTS: readonly { readonly template: TemplateName; readonly place: 
 ];
 
 const ask = (over: Partial<SectionQuestion> & Pick<SectionQuestion, 'template' | 'place'>): SectionQuestion => ({
-  gasket: false, sizes: {}, leaves: null, packWords: 'Pack 20+8', gap: thou(24), turned: [], letter: 'A', width: 816, height: 388, unit: 'thou', ...over,
+  gasket: false,
+  sizes: {},
+  leaves: null,
+  packWords: 'Pack 20+8',
+  gap: thou(24),
+  turned: [],
+  letter: 'A',
+  width: 816,
+  height: 388,
+  unit: 'thou',
+  ...over,
 });
 const arranged = (a: (typeof ARRANGEMENTS)[number], over: Partial<SectionQuestion> = {}): Section =>
-  section(ask({ template: a.template, place: a.place, sizes: Object.fromEntries(Object.entries(a.sizes).map(([role, size]) => [role, mm(size)])), leaves: a.leaves.map((t) => ({ thickness: mm(t), metric: true })), ...over }));
+  section(
+    ask({
+      template: a.template,
+      place: a.place,
+      sizes: Object.fromEntries(Object.entries(a.sizes).map(([role, size]) => [role, mm(size)])),
+      leaves: a.leaves.map((t) => ({ thickness: mm(t), metric: true })),
+      ...over,
+    }),
+  );
 
 function inside(ring: Solid['rings'][number], x: number, y: number): boolean {
   let within = false;
@@ -89,12 +130,25 @@ describe.each(ARRANGEMENTS)('the Section of $template with the pack $place', (ar
     }
   });
   it('keeps every label clear of every other, at three widths', () => {
-    for (const [width, height] of [[816, 388], [732, 388], [390, 178]] as const) {
+    for (const [width, height] of [
+      [816, 388],
+      [732, 388],
+      [390, 178],
+    ] as const) {
       for (const gap of [null, thou(24), thou(-3), mm(0.013)]) {
         const { labels } = arranged(arrangement, { width, height, gap });
-        const clashes = labels.flatMap((a, i) => labels.slice(i + 1).filter((b) => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h).map((b) => `${width}: ${a.words} over ${b.words}`));
+        const clashes = labels.flatMap((a, i) =>
+          labels
+            .slice(i + 1)
+            .filter((b) => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h)
+            .map((b) => `${width}: ${a.words} over ${b.words}`),
+        );
         expect(clashes).toEqual([]);
-        expect(labels.filter((l) => l.x < -0.5 || l.x + l.w > width + 0.5 || l.y < -1 || l.y + l.h > height + 1).map((l) => `${width}: ${l.words} ${JSON.stringify(l)}`)).toEqual([]);
+        expect(
+          labels
+            .filter((l) => l.x < -0.5 || l.x + l.w > width + 0.5 || l.y < -1 || l.y + l.h > height + 1)
+            .map((l) => `${width}: ${l.words} ${JSON.stringify(l)}`),
+        ).toEqual([]);
       }
     }
   });
@@ -145,7 +199,10 @@ describe('the limit bar', () => {
   });
   it('keeps numbered ticks 56 px apart or more, at any width', () => {
     for (const width of [340, 560]) {
-      const upper = limitBar({ width, limits, reading: reading(thou(24)) }).shapes.filter((s) => s.kind === 'text' && s.y < 30 && s.colour === 'ink2' && s.anchor === 'middle').map((s) => (s as { x: number }).x).sort((a, b) => a - b);
+      const upper = limitBar({ width, limits, reading: reading(thou(24)) })
+        .shapes.filter((s) => s.kind === 'text' && s.y < 30 && s.colour === 'ink2' && s.anchor === 'middle')
+        .map((s) => (s as { x: number }).x)
+        .sort((a, b) => a - b);
       upper.slice(1).forEach((x, i) => expect(x - (upper[i] ?? 0)).toBeGreaterThanOrEqual(55.9));
     }
   });
@@ -164,8 +221,17 @@ describe('marks and leaves', () => {
     const k = leafScale(thou(28));
     expect(k).toBeCloseTo(2.6, 5);
     expect(leafScale(thou(96))).toBeCloseTo(1, 5);
-    const { leaves, height } = leafShapes([{ thickness: thou(20), metric: false }, { thickness: thou(0.5), metric: true }], { width: 104, k });
-    expect(leaves.map((l) => [l.height, l.floored, l.hole !== null])).toEqual([[52, false, false], [3, true, true]]);
+    const { leaves, height } = leafShapes(
+      [
+        { thickness: thou(20), metric: false },
+        { thickness: thou(0.5), metric: true },
+      ],
+      { width: 104, k },
+    );
+    expect(leaves.map((l) => [l.height, l.floored, l.hole !== null])).toEqual([
+      [52, false, false],
+      [3, true, true],
+    ]);
     expect(height).toBe(58);
   });
 });

@@ -18,7 +18,10 @@ const TALLEST_PACK = 96;
 export const leafScale = (tallest: Length): number => Math.min(2.6, TALLEST_PACK / Math.max(1, tallest / NM_PER.thou));
 
 /** A pack as leaves one above another, `width` wide. Metric leaves carry one round hole, imperial none. */
-export function leafShapes(leaves: readonly { readonly thickness: Length; readonly metric: boolean }[], { width, k }: { width: number; k: number }): { leaves: readonly LeafShape[]; height: number } {
+export function leafShapes(
+  leaves: readonly { readonly thickness: Length; readonly metric: boolean }[],
+  { width, k }: { width: number; k: number },
+): { leaves: readonly LeafShape[]; height: number } {
   let y = 0;
   const shapes = leaves.map(({ thickness, metric }) => {
     const true_ = (thickness / NM_PER.thou) * k;

@@ -28,7 +28,14 @@ export interface LimitBar {
   readonly x: (value: number) => number;
 }
 
-export const STATE_COLOUR: Readonly<Record<BarState, Colour>> = { in: 'right', tight: 'tight', loose: 'loose', unmeasured: 'ink2', cannotTell: 'ink2', stale: 'ink2' };
+export const STATE_COLOUR: Readonly<Record<BarState, Colour>> = {
+  in: 'right',
+  tight: 'tight',
+  loose: 'loose',
+  unmeasured: 'ink2',
+  cannotTell: 'ink2',
+  stale: 'ink2',
+};
 const THOU = NM_PER.thou;
 const MM = NM_PER.mm;
 const STEPS = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000];
@@ -40,7 +47,11 @@ export function barDomain({ limits, reading, forecast, aim, earlier = [] }: Limi
   const ends = [closed.min, closed.max].filter((l): l is Length => l !== undefined);
   const window = ends.length === 2 ? Math.max(1, (ends[1] ?? 0) - (ends[0] ?? 0)) : Math.max(THOU, Math.abs(ends[0] ?? reading?.value ?? 5 * THOU));
   const far = (value: number): number => Math.min(Math.max(value, (ends[0] ?? value) - 8 * window), (ends[ends.length - 1] ?? value) + 8 * window);
-  const seen = [...ends, ...[reading?.value, forecast, aim].filter((v): v is Length => v !== undefined && v !== null).map(far), ...earlier.map((e) => far(e.value))];
+  const seen = [
+    ...ends,
+    ...[reading?.value, forecast, aim].filter((v): v is Length => v !== undefined && v !== null).map(far),
+    ...earlier.map((e) => far(e.value)),
+  ];
   if (seen.length === 0) seen.push(0 as Length, (10 * THOU) as Length);
   const nearZero = ends.some((end) => Math.abs(end) <= window) || ends.some((end, _, all) => end > 0 && (all[0] ?? 0) <= 2 * window);
   const low = Math.min(...seen, ...(nearZero ? [0] : []));
@@ -100,10 +111,26 @@ const clampTo = (at: number, width: number): number => Math.min(Math.max(at, 0),
 function forecastNeedle(at: number, top: number, rail: number, mini: boolean): Shape[] {
   const half = mini ? 7 : 8;
   const drop = mini ? 9 : 12;
-  return [line(at, top + drop, at, top + rail, 'ink', mini ? 1.8 : 2, '3 2.4'), path(`M${(at - half).toFixed(2)},${top}h${half * 2}l${-half},${drop}z`, { fill: 'sheet', stroke: 'ink', width: 1.6, dash: '3 1.6', id: 'forecast' })];
+  return [
+    line(at, top + drop, at, top + rail, 'ink', mini ? 1.8 : 2, '3 2.4'),
+    path(`M${(at - half).toFixed(2)},${top}h${half * 2}l${-half},${drop}z`, {
+      fill: 'sheet',
+      stroke: 'ink',
+      width: 1.6,
+      dash: '3 1.6',
+      id: 'forecast',
+    }),
+  ];
 }
 
-function readingNeedle(reading: NonNullable<LimitBarQuestion['reading']>, x: (v: number) => number, width: number, top: number, rail: number, mini: boolean): Shape[] {
+function readingNeedle(
+  reading: NonNullable<LimitBarQuestion['reading']>,
+  x: (v: number) => number,
+  width: number,
+  top: number,
+  rail: number,
+  mini: boolean,
+): Shape[] {
   const colour = STATE_COLOUR[reading.state];
   const at = x(reading.value);
   const stale = reading.state === 'stale';
@@ -114,19 +141,32 @@ function readingNeedle(reading: NonNullable<LimitBarQuestion['reading']>, x: (v:
     const s = right ? -1 : 1;
     return [
       path(`M${edge},${top + rail / 2}l${s * 9},-8M${edge},${top + rail / 2}l${s * 9},8`, { fill: 'none', stroke: colour, width: 3, id: 'clipped' }),
-      text(edge + s * 16, top + rail / 2 + 7, formatLength(reading.value, 'thou').replace(/\.0$/, ''), 'number', mini ? 16 : 20, colour, { bold: true, anchor: right ? 'end' : 'start' }),
+      text(edge + s * 16, top + rail / 2 + 7, formatLength(reading.value, 'thou').replace(/\.0$/, ''), 'number', mini ? 16 : 20, colour, {
+        bold: true,
+        anchor: right ? 'end' : 'start',
+      }),
     ];
   }
   const half = mini ? 7.5 : 8.5;
   const drop = mini ? 10 : 13;
   const shapes: Shape[] = [
     line(at, top + drop - 3, at, top + rail, colour, 3, stale ? '3 3' : undefined),
-    path(`M${(at - half).toFixed(2)},${top}h${half * 2}l${-half},${drop}z`, stale ? { fill: 'sheet', stroke: colour, width: 1.6, id: 'reading' } : { fill: colour, id: 'reading' }),
+    path(
+      `M${(at - half).toFixed(2)},${top}h${half * 2}l${-half},${drop}z`,
+      stale ? { fill: 'sheet', stroke: colour, width: 1.6, id: 'reading' } : { fill: colour, id: 'reading' },
+    ),
   ];
   if (!mini && reading.U !== undefined && reading.U > 0) {
     const y = top + rail - 9;
     const [a, b] = [clampTo(x(reading.value - reading.U), width), clampTo(x(reading.value + reading.U), width)];
-    shapes.push(path(`M${a.toFixed(2)},${y}H${b.toFixed(2)}M${a.toFixed(2)},${y - 5}v10M${b.toFixed(2)},${y - 5}v10`, { fill: 'none', stroke: colour, width: 2, id: 'doubt' }));
+    shapes.push(
+      path(`M${a.toFixed(2)},${y}H${b.toFixed(2)}M${a.toFixed(2)},${y - 5}v10M${b.toFixed(2)},${y - 5}v10`, {
+        fill: 'none',
+        stroke: colour,
+        width: 2,
+        id: 'doubt',
+      }),
+    );
   }
   return shapes;
 }
@@ -167,7 +207,10 @@ function scale(low: number, high: number, width: number, x: (v: number) => numbe
     const numbered = Math.abs(value / major - Math.round(value / major)) < 1e-6;
     shapes.push(line(x(value * THOU), top - (numbered ? 8 : 4), x(value * THOU), top, 'ink2'));
   }
-  const figures = Array.from({ length: Math.max(0, Math.floor(high / THOU / major) - Math.ceil(low / THOU / major) + 1) }, (_, i) => (Math.ceil(low / THOU / major) + i) * major);
+  const figures = Array.from(
+    { length: Math.max(0, Math.floor(high / THOU / major) - Math.ceil(low / THOU / major) + 1) },
+    (_, i) => (Math.ceil(low / THOU / major) + i) * major,
+  );
   for (const value of figures.sort((a, b) => Math.abs(a) - Math.abs(b))) {
     const words = tidyNumber(value);
     const wide = textWidth(words, 'number', 14);
@@ -183,20 +226,34 @@ function scale(low: number, high: number, width: number, x: (v: number) => numbe
     shapes.push(line(at, top + rail, at, top + rail + (i % 5 === 0 ? 8 : 4), 'ink2'));
     const words = i === 0 ? '0' : tidyNumber((i * step) / 5);
     const wide = textWidth(words, 'number', 14);
-    if (i % 5 === 0 && at - wide / 2 > -6 && at + wide / 2 < width - 26) shapes.push(text(at, top + rail + 22, words, 'number', 14, 'ink2', { anchor: 'middle' }));
+    if (i % 5 === 0 && at - wide / 2 > -6 && at + wide / 2 < width - 26)
+      shapes.push(text(at, top + rail + 22, words, 'number', 14, 'ink2', { anchor: 'middle' }));
   }
   shapes.push(text(width, top + rail + 22, 'mm', 'label', 15, 'ink2', { anchor: 'end' }));
   return shapes;
 }
 
-const STATE_WORDS: Readonly<Record<BarState, string>> = { in: 'right', tight: 'tight', loose: 'loose', unmeasured: 'not measured', cannotTell: 'cannot tell', stale: 'stale' };
+const STATE_WORDS: Readonly<Record<BarState, string>> = {
+  in: 'right',
+  tight: 'tight',
+  loose: 'loose',
+  unmeasured: 'not measured',
+  cannotTell: 'cannot tell',
+  stale: 'stale',
+};
 
 function inWords({ limits, reading, forecast }: LimitBarQuestion): string {
   const both = (value: number): string => `${formatLength(value as Length, 'thou')} thou, ${formatLength(value as Length, 'mm')} mm`;
   const closed = limits ? closedFloat(limits) : {};
   const parts = [
-    closed.min !== undefined && closed.max !== undefined ? `limits ${formatLength(closed.min, 'thou')} to ${formatLength(closed.max, 'thou')} thou` : limits ? 'one limit' : 'no limits yet',
-    reading ? `${reading.bound === 'atLeast' ? 'at least ' : reading.bound === 'atMost' ? 'at most ' : ''}${both(reading.value)}, ${STATE_WORDS[reading.state]}` : 'no reading',
+    closed.min !== undefined && closed.max !== undefined
+      ? `limits ${formatLength(closed.min, 'thou')} to ${formatLength(closed.max, 'thou')} thou`
+      : limits
+        ? 'one limit'
+        : 'no limits yet',
+    reading
+      ? `${reading.bound === 'atLeast' ? 'at least ' : reading.bound === 'atMost' ? 'at most ' : ''}${both(reading.value)}, ${STATE_WORDS[reading.state]}`
+      : 'no reading',
     ...(forecast === undefined || forecast === null ? [] : [`forecast ${both(forecast)}`]),
   ];
   return parts.join('; ');

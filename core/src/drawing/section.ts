@@ -1,5 +1,14 @@
 import { describeLength, formatLength, NM_PER, nanometres, type Length } from '../quantity/index.ts';
-import { facePositions, gapLinks, shaftTemplate, templateGraph, type FaceGraph, type Place, type ShaftTemplate, type TemplateName } from '../stack/index.ts';
+import {
+  facePositions,
+  gapLinks,
+  shaftTemplate,
+  templateGraph,
+  type FaceGraph,
+  type Place,
+  type ShaftTemplate,
+  type TemplateName,
+} from '../stack/index.ts';
 import { drawParts, type Solid } from './parts.ts';
 import { line, outline, path, rect, text, textWidth, type Colour, type Fill, type Shape } from './shapes.ts';
 
@@ -69,7 +78,10 @@ interface Layout {
 }
 
 const proportionOf = (template: ShaftTemplate): Map<string, number> =>
-  new Map([...template.lengths.map((l) => [l.role, l.proportion] as const), ...template.contacts.filter((c) => c.proportion !== undefined).map((c) => [c.role, c.proportion ?? 0] as const)]);
+  new Map([
+    ...template.lengths.map((l) => [l.role, l.proportion] as const),
+    ...template.contacts.filter((c) => c.proportion !== undefined).map((c) => [c.role, c.proportion ?? 0] as const),
+  ]);
 
 /** Chooses the scale and gives every length its pixels: known ones to scale, the rest in proportion, the loop closed by an unknown. */
 function layOut(template: ShaftTemplate, graph: FaceGraph, question: SectionQuestion, available: number): Layout {
@@ -79,7 +91,10 @@ function layOut(template: ShaftTemplate, graph: FaceGraph, question: SectionQues
   const known = new Set(sizes.map(([role]) => role));
   const span = SPAN[template.name];
   const fit = available / span;
-  const ratio = sizes.length === 0 ? 1 : sizes.reduce((sum, [, size]) => sum + size / NM_PER.mm, 0) / sizes.reduce((sum, [role]) => sum + (proportions.get(role) ?? 0), 0);
+  const ratio =
+    sizes.length === 0
+      ? 1
+      : sizes.reduce((sum, [, size]) => sum + size / NM_PER.mm, 0) / sizes.reduce((sum, [role]) => sum + (proportions.get(role) ?? 0), 0);
   const scale = SCALES.find((s) => s * PX_PER_MM * ratio <= fit * 1.02) ?? SCALES[SCALES.length - 1] ?? 0.1;
   const pxPerMm = sizes.length === 0 ? null : scale * PX_PER_MM;
   const art = pxPerMm === null ? fit : pxPerMm * ratio;
@@ -89,10 +104,16 @@ function layOut(template: ShaftTemplate, graph: FaceGraph, question: SectionQues
   for (const [role, proportion] of proportions) px.set(role, proportion * art);
   for (const [role, size] of sizes) px.set(role, (size / NM_PER.mm) * trueScale);
 
-  const packOf = (factor: number): number => (question.leaves === null ? (proportions.get(packRole) ?? 1) * art * (isThin(proportions.get(packRole)) ? ENLARGE : 1) : question.leaves.reduce((sum, leaf) => sum + leafPx(leaf.thickness, trueScale, factor), 0));
-  const gapOf = (factor: number): number => (question.gap === null ? 2.4 * art : Math.min(Math.max(question.gap / NM_PER.mm, 0) * trueScale * factor, 9 * art));
+  const packOf = (factor: number): number =>
+    question.leaves === null
+      ? (proportions.get(packRole) ?? 1) * art * (isThin(proportions.get(packRole)) ? ENLARGE : 1)
+      : question.leaves.reduce((sum, leaf) => sum + leafPx(leaf.thickness, trueScale, factor), 0);
+  const gapOf = (factor: number): number =>
+    question.gap === null ? 2.4 * art : Math.min(Math.max(question.gap / NM_PER.mm, 0) * trueScale * factor, 9 * art);
   const links = gapLinks(graph, template.gap.contact);
-  const closeBy = links.filter((link) => !known.has(link.id) && link.id !== packRole).sort((a, b) => SLACK_ORDER.indexOf(a.part ?? '') - SLACK_ORDER.indexOf(b.part ?? ''));
+  const closeBy = links
+    .filter((link) => !known.has(link.id) && link.id !== packRole)
+    .sort((a, b) => SLACK_ORDER.indexOf(a.part ?? '') - SLACK_ORDER.indexOf(b.part ?? ''));
   const others = (skip: string): number => links.reduce((sum, link) => sum + (link.id === skip ? 0 : link.sense * (px.get(link.id) ?? 0)), 0);
 
   const factor = isThin(proportions.get(packRole)) ? ENLARGE : 1;
@@ -113,12 +134,17 @@ function layOut(template: ShaftTemplate, graph: FaceGraph, question: SectionQues
 }
 
 const isThin = (proportion: number | undefined): boolean => (proportion ?? 0) < 2;
-const leafPx = (thickness: Length, scale: number, factor: number): number => (factor === 1 ? (thickness / NM_PER.mm) * scale : Math.max(LEAF_FLOOR_PX, (thickness / NM_PER.mm) * scale * factor));
+const leafPx = (thickness: Length, scale: number, factor: number): number =>
+  factor === 1 ? (thickness / NM_PER.mm) * scale : Math.max(LEAF_FLOOR_PX, (thickness / NM_PER.mm) * scale * factor);
 
 /** Millimetres of template from end to end, stubs and all. */
 const SPAN: Readonly<Record<TemplateName, number>> = { taperPair: 312, plainThrust: 214, gearOnBush: 156 };
 /** Where the origin face stands from the left end, mm of template. */
-const ORIGIN: Readonly<Record<TemplateName, { face: string; at: number }>> = { taperPair: { face: 'casing.seat', at: 40 }, plainThrust: { face: 'casing.thrust', at: 48 }, gearOnBush: { face: 'shaft.shoulder', at: 48 } };
+const ORIGIN: Readonly<Record<TemplateName, { face: string; at: number }>> = {
+  taperPair: { face: 'casing.seat', at: 40 },
+  plainThrust: { face: 'casing.thrust', at: 48 },
+  gearOnBush: { face: 'shaft.shoulder', at: 48 },
+};
 /** Which unknown takes up what the others leave, first to last. */
 const SLACK_ORDER = ['cover', 'bush', 'pack', 'gear', 'casing', 'shaft', 'washerOut', 'washerIn', 'gasket', ''];
 
@@ -133,7 +159,9 @@ export function section(question: SectionQuestion): Section {
   const template = shaftTemplate(question.template, question.place, { gasket: question.gasket });
   const bare = templateGraph(template);
   const graph: FaceGraph = { ...bare, parts: bare.parts.map((p) => ({ ...p, turned: question.turned.includes(p.id) })) };
-  const available = narrow ? 2.9 * SPAN[template.name] * (SPAN.taperPair / SPAN[template.name]) ** 0.5 : Math.min(width - 24, (height - 64) * ASPECT[template.name]);
+  const available = narrow
+    ? 2.9 * SPAN[template.name] * (SPAN.taperPair / SPAN[template.name]) ** 0.5
+    : Math.min(width - 24, (height - 64) * ASPECT[template.name]);
   const layout = layOut(template, graph, question, available);
   const origin = ORIGIN[template.name];
   const pxGraph: FaceGraph = {
@@ -158,7 +186,11 @@ export function section(question: SectionQuestion): Section {
     art: layout.art,
     x: (face) => x(asFitted(graph.parts, face)),
     faces: (part) => template.parts.find((p) => p.role === part)?.faces ?? [],
-    leaves: (leaves ?? [{ thickness: nanometres(0), metric: false }]).map((leaf) => (leaves === null ? { ...leaf, px: layout.px.get('pack.in-out') ?? 0 } : { ...leaf, px: leafPx(leaf.thickness, layout.pxPerMm ?? layout.art, layout.enlarged) })),
+    leaves: (leaves ?? [{ thickness: nanometres(0), metric: false }]).map((leaf) =>
+      leaves === null
+        ? { ...leaf, px: layout.px.get('pack.in-out') ?? 0 }
+        : { ...leaf, px: leafPx(leaf.thickness, layout.pxPerMm ?? layout.art, layout.enlarged) },
+    ),
     packUnknown: leaves === null,
     turned: question.turned,
   });
@@ -173,16 +205,48 @@ export function section(question: SectionQuestion): Section {
   const toPoint = ([px, r]: readonly [number, number], side: 1 | -1): readonly [number, number] => [px, axis - side * r];
   for (const solid of parts.solids) {
     const known = solid.kind === 'pack' ? leaves !== null : isKnown(solid.part);
-    const d = solid.rings.map((ring) => (ring.some(([, r]) => r <= 0.01) ? wholeOutline(ring, axis) : `${outline(ring.map((p) => toPoint(p, 1)))}${outline(ring.map((p) => toPoint(p, -1)))}`)).join('');
-    shapes.push(path(d, { fill: solid.kind === 'pack' && leaves === null ? 'sheet' : solid.fill, stroke: solid.kind === 'pack' ? (leaves === null ? 'brassText' : 'brassLine') : 'part', width: solid.kind === 'pack' ? 0.9 : 1.5, id: solid.id, ...(known || solid.kind === 'fastener' ? {} : { dash: '6 3' }) }));
+    const d = solid.rings
+      .map((ring) =>
+        ring.some(([, r]) => r <= 0.01)
+          ? wholeOutline(ring, axis)
+          : `${outline(ring.map((p) => toPoint(p, 1)))}${outline(ring.map((p) => toPoint(p, -1)))}`,
+      )
+      .join('');
+    shapes.push(
+      path(d, {
+        fill: solid.kind === 'pack' && leaves === null ? 'sheet' : solid.fill,
+        stroke: solid.kind === 'pack' ? (leaves === null ? 'brassText' : 'brassLine') : 'part',
+        width: solid.kind === 'pack' ? 0.9 : 1.5,
+        id: solid.id,
+        ...(known || solid.kind === 'fastener' ? {} : { dash: '6 3' }),
+      }),
+    );
   }
   for (const detail of parts.details) {
-    for (const side of [1, -1] as const) shapes.push(path(`${detail.closed ? outline(detail.points.map((p) => toPoint(p, side))) : openLine(detail.points.map((p) => toPoint(p, side)))}`, { fill: detail.fill ?? 'none', stroke: 'part', width: detail.width ?? 0.8, ...(detail.dash ? { dash: detail.dash } : {}) }));
+    for (const side of [1, -1] as const)
+      shapes.push(
+        path(`${detail.closed ? outline(detail.points.map((p) => toPoint(p, side))) : openLine(detail.points.map((p) => toPoint(p, side)))}`, {
+          fill: detail.fill ?? 'none',
+          stroke: 'part',
+          width: detail.width ?? 0.8,
+          ...(detail.dash ? { dash: detail.dash } : {}),
+        }),
+      );
   }
-  shapes.push(line(Math.max(0, left - origin.at * layout.art), axis, Math.min(width, left - origin.at * layout.art + span), axis, 'part', 1.1, '22 4 4 4'));
+  shapes.push(
+    line(Math.max(0, left - origin.at * layout.art), axis, Math.min(width, left - origin.at * layout.art + span), axis, 'part', 1.1, '22 4 4 4'),
+  );
 
   const labels: LabelBox[] = [];
-  const place = (words: string, at: readonly [number, number], anchor: 'start' | 'middle' | 'end', size: number, font: 'label' | 'number', colour: Colour, more: { bold?: boolean; halo?: Fill } = {}): void => {
+  const place = (
+    words: string,
+    at: readonly [number, number],
+    anchor: 'start' | 'middle' | 'end',
+    size: number,
+    font: 'label' | 'number',
+    colour: Colour,
+    more: { bold?: boolean; halo?: Fill } = {},
+  ): void => {
     const w = textWidth(words, font, size);
     labels.push({ words, x: at[0] - { start: 0, middle: w / 2, end: w }[anchor], y: at[1] - size * 0.8, w, h: size });
     shapes.push(text(at[0], at[1], words, font, size, colour, { anchor, ...more }));
@@ -207,9 +271,17 @@ export function section(question: SectionQuestion): Section {
     const words = question.packWords.toUpperCase();
     const wide = textWidth(words, 'label', 16);
     const room = lens.x - lens.r - 12;
-    const to: readonly [number, number] = narrow ? [Math.min(px + 24, width - wide - 12), 20] : [Math.min(Math.max(px + 6, 130), room - wide), Math.max(28, axis - 62 * layout.art - 14)];
+    const to: readonly [number, number] = narrow
+      ? [Math.min(px + 24, width - wide - 12), 20]
+      : [Math.min(Math.max(px + 6, 130), room - wide), Math.max(28, axis - 62 * layout.art - 14)];
     if (px > 0 && px < width && axis - pr > 26) {
-      shapes.push(path(`M${px.toFixed(1)},${(axis - pr + 2).toFixed(1)}L${(to[0] + 4).toFixed(1)},${(to[1] + 6).toFixed(1)}H${(to[0] + wide).toFixed(1)}`, { fill: 'none', stroke: 'brassText', width: 1.4 }));
+      shapes.push(
+        path(`M${px.toFixed(1)},${(axis - pr + 2).toFixed(1)}L${(to[0] + 4).toFixed(1)},${(to[1] + 6).toFixed(1)}H${(to[0] + wide).toFixed(1)}`, {
+          fill: 'none',
+          stroke: 'brassText',
+          width: 1.4,
+        }),
+      );
       place(words, to, 'start', 16, 'label', 'brassText', { bold: true, halo: 'sheet' });
     }
   }
@@ -220,12 +292,24 @@ export function section(question: SectionQuestion): Section {
     if (labels.every((l) => apart(l, box))) place('?', [px, axis - pr + 6], 'middle', 18, 'number', 'ink2', { bold: true });
   }
 
-  const drawn = [...template.lengths.map((l) => ({ role: l.role, from: l.from, to: l.to })), ...template.contacts.filter((c) => c.kind === 'rolling').map((c) => ({ role: c.role, from: c.a, to: c.b }))].map(({ role, from, to }) => ({
+  const drawn = [
+    ...template.lengths.map((l) => ({ role: l.role, from: l.from, to: l.to })),
+    ...template.contacts.filter((c) => c.kind === 'rolling').map((c) => ({ role: c.role, from: c.a, to: c.b })),
+  ].map(({ role, from, to }) => ({
     role,
     px: Math.abs(x(to) - x(from)),
     known: layout.known.has(role),
   }));
-  return { shapes, solids: parts.solids, drawn, pxPerMm: layout.pxPerMm, scaleWords: scaleWords(layout, question, false), lens: { x: centre[0], y: centre[1], r, magnification: lens.magnification, gapPx: lens.gapPx }, labels, says: inWords(template, question, layout) };
+  return {
+    shapes,
+    solids: parts.solids,
+    drawn,
+    pxPerMm: layout.pxPerMm,
+    scaleWords: scaleWords(layout, question, false),
+    lens: { x: centre[0], y: centre[1], r, magnification: lens.magnification, gapPx: lens.gapPx },
+    labels,
+    says: inWords(template, question, layout),
+  };
 }
 
 /** The face that stands where this one would, had its part not been turned round: outlines are drawn unturned, then mirrored. */
@@ -236,9 +320,11 @@ function asFitted(parts: FaceGraph['parts'], face: string): string {
 
 const ASPECT: Readonly<Record<TemplateName, number>> = { taperPair: 312 / 132, plainThrust: 214 / 112, gearOnBush: 156 / 112 };
 
-const apart = (a: { x: number; y: number; w: number; h: number }, b: { x: number; y: number; w: number; h: number }): boolean => a.x + a.w <= b.x || b.x + b.w <= a.x || a.y + a.h <= b.y || b.y + b.h <= a.y;
+const apart = (a: { x: number; y: number; w: number; h: number }, b: { x: number; y: number; w: number; h: number }): boolean =>
+  a.x + a.w <= b.x || b.x + b.w <= a.x || a.y + a.h <= b.y || b.y + b.h <= a.y;
 
-const openLine = (points: readonly (readonly [number, number])[]): string => `M${points.map(([px, py]) => `${px.toFixed(2)},${py.toFixed(2)}`).join('L')}`;
+const openLine = (points: readonly (readonly [number, number])[]): string =>
+  `M${points.map(([px, py]) => `${px.toFixed(2)},${py.toFixed(2)}`).join('L')}`;
 
 /** A part that reaches the axis is one outline, above and below. */
 function wholeOutline(ring: readonly (readonly [number, number])[], axis: number): string {
@@ -272,7 +358,13 @@ function magnify(gap: Length | null, r: number): number {
   return magnification;
 }
 
-function drawLens(question: SectionQuestion, [cx, cy]: readonly [number, number], r: number, ring: readonly [number, number], [left, right]: readonly [{ name: string; fill: Fill }, { name: string; fill: Fill }]): Lens {
+function drawLens(
+  question: SectionQuestion,
+  [cx, cy]: readonly [number, number],
+  r: number,
+  ring: readonly [number, number],
+  [left, right]: readonly [{ name: string; fill: Fill }, { name: string; fill: Fill }],
+): Lens {
   const { gap, unit, forecast } = question;
   const magnification = magnify(gap, r);
   const gapPx = gap === null ? r * 0.36 : (Math.max(gap, 0) / NM_PER.mm) * magnification * PX_PER_MM;
@@ -295,7 +387,15 @@ function drawLens(question: SectionQuestion, [cx, cy]: readonly [number, number]
     { kind: 'circle', x: cx, y: cy, r, fill: 'none', stroke: 'blue', width: 3 },
   ];
   const labels: LabelBox[] = [];
-  const put = (words: string, px: number, py: number, size: number, font: 'label' | 'number', colour: Colour, more: { bold?: boolean; halo?: Fill; anchor?: 'start' | 'middle' | 'end' } = {}): void => {
+  const put = (
+    words: string,
+    px: number,
+    py: number,
+    size: number,
+    font: 'label' | 'number',
+    colour: Colour,
+    more: { bold?: boolean; halo?: Fill; anchor?: 'start' | 'middle' | 'end' } = {},
+  ): void => {
     const w = textWidth(words, font, size);
     const anchor = more.anchor ?? 'middle';
     labels.push({ words, x: px - { start: 0, middle: w / 2, end: w }[anchor], y: py - size * 0.8, w, h: size });
@@ -311,7 +411,10 @@ function drawLens(question: SectionQuestion, [cx, cy]: readonly [number, number]
       const tip = cx + side * inset;
       const arm = Math.max(8, r - inset - 6);
       if (r - inset < 14) continue;
-      shapes.push(line(cx + side * (inset + arm), cy - 22, tip + side * 7, cy - 22, 'ink', 1.6), path(`M${tip.toFixed(2)},${cy - 22}l${side * 9},-4v8z`, { fill: 'ink' }));
+      shapes.push(
+        line(cx + side * (inset + arm), cy - 22, tip + side * 7, cy - 22, 'ink', 1.6),
+        path(`M${tip.toFixed(2)},${cy - 22}l${side * 9},-4v8z`, { fill: 'ink' }),
+      );
     }
   }
   const nameAt = Math.max(half + 8 + textWidth(left.name, 'label', 14) / 2, r * 0.56);
@@ -320,7 +423,15 @@ function drawLens(question: SectionQuestion, [cx, cy]: readonly [number, number]
     put(right.name, cx + nameAt, cy + 30, 14, 'label', 'ink', { bold: true, ...(right.fill.startsWith('hatch') ? { halo: 'iron' as const } : {}) });
   }
   const times = `×${magnification}`;
-  put(times, Math.min(cx + r * 0.62, question.width - 4 - textWidth(times, 'number', 16)), cy + r + 8 > question.height ? cy + r - 2 : cy + r + 8, 16, 'number', 'blue', { bold: true, halo: 'sheet', anchor: 'start' });
+  put(
+    times,
+    Math.min(cx + r * 0.62, question.width - 4 - textWidth(times, 'number', 16)),
+    cy + r + 8 > question.height ? cy + r - 2 : cy + r + 8,
+    16,
+    'number',
+    'blue',
+    { bold: true, halo: 'sheet', anchor: 'start' },
+  );
   const flag = { x: cx + r - 22, y: Math.max(3, cy - r - 14) };
   shapes.push(rect(flag.x, flag.y, 28, 28, { fill: 'blue', stroke: 'blue', width: 2 }));
   labels.push({ words: question.letter, x: flag.x, y: flag.y, w: 28, h: 28 });
@@ -338,6 +449,7 @@ function leader([fx, fy]: readonly [number, number], [cx, cy]: readonly [number,
 function inWords(template: ShaftTemplate, { gap, forecast, packWords, unit, turned }: SectionQuestion, layout: Layout): string {
   const parts = template.parts.map((p) => `${p.name}${turned.includes(p.role) ? ' (turned round)' : ''}`).join(', ');
   const size = gap === null ? 'not measured' : gap < 0 ? `preload ${describeLength(nanometres(-gap), unit)}` : describeLength(gap, unit);
-  const measured = layout.known.size === 0 ? 'No part is measured: the drawing is not to scale.' : `${layout.known.size} lengths measured and drawn to scale.`;
+  const measured =
+    layout.known.size === 0 ? 'No part is measured: the drawing is not to scale.' : `${layout.known.size} lengths measured and drawn to scale.`;
   return `From the input end: ${parts}. ${packWords}. ${template.gap.name}: ${size}${forecast ? ', forecast' : ''}. ${measured}`;
 }

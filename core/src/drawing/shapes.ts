@@ -1,5 +1,23 @@
 /** What a drawing is made of: plain shapes in pixels, in colours by role. Drawn by SVG on screen and by any other pen. */
-export type Colour = 'paper' | 'sheet' | 'well' | 'ink' | 'ink2' | 'rule' | 'edge' | 'blue' | 'band' | 'brass' | 'brassLine' | 'brassText' | 'right' | 'tight' | 'loose' | 'steel' | 'iron' | 'part';
+export type Colour =
+  | 'paper'
+  | 'sheet'
+  | 'well'
+  | 'ink'
+  | 'ink2'
+  | 'rule'
+  | 'edge'
+  | 'blue'
+  | 'band'
+  | 'brass'
+  | 'brassLine'
+  | 'brassText'
+  | 'right'
+  | 'tight'
+  | 'loose'
+  | 'steel'
+  | 'iron'
+  | 'part';
 export type Fill = Colour | 'hatchCasing' | 'hatchCover' | 'hatchBronze' | 'hatchPreload' | 'hatchMake' | 'none';
 export type Font = 'label' | 'text' | 'number';
 
@@ -16,17 +34,50 @@ export type Shape =
   | (Painted & { readonly kind: 'rect'; readonly x: number; readonly y: number; readonly w: number; readonly h: number })
   | (Painted & { readonly kind: 'circle'; readonly x: number; readonly y: number; readonly r: number })
   | (Painted & { readonly kind: 'path'; readonly d: string; readonly join?: 'round' })
-  | { readonly kind: 'text'; readonly x: number; readonly y: number; readonly text: string; readonly font: Font; readonly size: number; readonly colour: Colour; readonly bold?: boolean; readonly anchor?: 'start' | 'middle' | 'end'; readonly halo?: Fill };
+  | {
+      readonly kind: 'text';
+      readonly x: number;
+      readonly y: number;
+      readonly text: string;
+      readonly font: Font;
+      readonly size: number;
+      readonly colour: Colour;
+      readonly bold?: boolean;
+      readonly anchor?: 'start' | 'middle' | 'end';
+      readonly halo?: Fill;
+    };
 
 const round = (value: number): number => Math.round(value * 100) / 100;
 
-export const line = (x1: number, y1: number, x2: number, y2: number, stroke: Colour, width = 1, dash?: string): Shape => ({ kind: 'path', d: `M${round(x1)},${round(y1)}L${round(x2)},${round(y2)}`, fill: 'none', stroke, width, ...(dash === undefined ? {} : { dash }) });
+export const line = (x1: number, y1: number, x2: number, y2: number, stroke: Colour, width = 1, dash?: string): Shape => ({
+  kind: 'path',
+  d: `M${round(x1)},${round(y1)}L${round(x2)},${round(y2)}`,
+  fill: 'none',
+  stroke,
+  width,
+  ...(dash === undefined ? {} : { dash }),
+});
 
-export const rect = (x: number, y: number, w: number, h: number, painted: Painted): Shape => ({ kind: 'rect', x: round(x), y: round(y), w: round(w), h: round(h), ...painted });
+export const rect = (x: number, y: number, w: number, h: number, painted: Painted): Shape => ({
+  kind: 'rect',
+  x: round(x),
+  y: round(y),
+  w: round(w),
+  h: round(h),
+  ...painted,
+});
 
 export const path = (d: string, painted: Painted): Shape => ({ kind: 'path', d, ...painted });
 
-export const text = (x: number, y: number, words: string, font: Font, size: number, colour: Colour = 'ink', more: { bold?: boolean; anchor?: 'start' | 'middle' | 'end'; halo?: Fill } = {}): Shape => ({ kind: 'text', x: round(x), y: round(y), text: words, font, size, colour, ...more });
+export const text = (
+  x: number,
+  y: number,
+  words: string,
+  font: Font,
+  size: number,
+  colour: Colour = 'ink',
+  more: { bold?: boolean; anchor?: 'start' | 'middle' | 'end'; halo?: Fill } = {},
+): Shape => ({ kind: 'text', x: round(x), y: round(y), text: words, font, size, colour, ...more });
 
 /** A closed outline through points. */
 export const outline = (points: readonly (readonly [number, number])[]): string => `M${points.map(([x, y]) => `${round(x)},${round(y)}`).join('L')}Z`;

@@ -89,4 +89,5 @@ const UNIT_WORDS: Readonly<Record<LengthUnit, string>> = { mm: 'mm', in: 'in', t
 export const unitWord = (unit: LengthUnit): string => UNIT_WORDS[unit];
 
 /** A length with its unit, as in a sentence: "24.0 thou", "0.610 mm". */
-export const describeLength = (length: Length, unit: LengthUnit, decimals?: number): string => `${formatLength(length, unit, decimals)} ${UNIT_WORDS[unit]}`;
+export const describeLength = (length: Length, unit: LengthUnit, decimals?: number): string =>
+  `${formatLength(length, unit, decimals)} ${UNIT_WORDS[unit]}`;

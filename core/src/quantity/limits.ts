@@ -54,7 +54,10 @@ export function readLimits(text: string, unit: LengthUnit): LimitsRead {
   if (both) return read(ordered(negate(each(both[1] ?? '')), each(both[2] ?? '')));
 
   const isPreload = clean.search(PRELOAD) >= 0;
-  const body = clean.replace(PRELOAD, '').replace(/\b(?:end )?(?:float|play|clearance)\b/gi, '').trim();
+  const body = clean
+    .replace(PRELOAD, '')
+    .replace(/\b(?:end )?(?:float|play|clearance)\b/gi, '')
+    .trim();
   const range = isPreload ? mirrored(plainLimits(body, each)) : plainLimits(body, each);
   return read(range);
 }

@@ -13,7 +13,15 @@ export interface LengthRead {
 }
 
 const VULGAR: Readonly<Record<string, string>> = {
-  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
 };
 
 /** Folds the ways one thing is typed into one: vulgar fractions, minus signs, inch marks, spaces. */
@@ -50,11 +58,19 @@ function readNumber(text: string): number {
   if (fraction) {
     const [, whole = '0', top = '', bottom = ''] = fraction;
     if (Number(bottom) === 0) refuse('zeroDenominator', 'A fraction over nothing has no size: check the figure below the line.');
-    if (fraction[1] !== undefined && Number(top) >= Number(bottom)) refuse('notANumber', `${text} is not a mixed number: the fraction after it should be less than one.`);
+    if (fraction[1] !== undefined && Number(top) >= Number(bottom))
+      refuse('notANumber', `${text} is not a mixed number: the fraction after it should be less than one.`);
     return Number(whole) + Number(top) / Number(bottom);
   }
-  if (!DECIMAL.test(text)) refuse('notANumber', text === '' ? 'There is no number there: type a size such as 0.25 mm or 10 thou.' : `“${text.slice(0, 24)}” is not a size: type one such as 0.25 mm, 10 thou or 3/16".`);
-  if (/^[1-9]\d*,\d{3}$/.test(text)) refuse('ambiguousComma', `${text}: are those thousands, or three decimals? Write a point for the decimals, and no comma in thousands.`);
+  if (!DECIMAL.test(text))
+    refuse(
+      'notANumber',
+      text === ''
+        ? 'There is no number there: type a size such as 0.25 mm or 10 thou.'
+        : `“${text.slice(0, 24)}” is not a size: type one such as 0.25 mm, 10 thou or 3/16".`,
+    );
+  if (/^[1-9]\d*,\d{3}$/.test(text))
+    refuse('ambiguousComma', `${text}: are those thousands, or three decimals? Write a point for the decimals, and no comma in thousands.`);
   return Number(text.replace(',', '.'));
 }
 
@@ -76,7 +92,8 @@ export function readLength(text: string, unit: LengthUnit): LengthRead {
   const negative = clean.startsWith('-');
   const number = clean.replace(UNIT_PATTERN, '').replace(/^-/, '').trim();
   const last = units[0];
-  if (last !== undefined && !clean.toLowerCase().endsWith(last.toLowerCase())) refuse('notANumber', `The unit goes after the number, as in 10 ${last}.`);
+  if (last !== undefined && !clean.toLowerCase().endsWith(last.toLowerCase()))
+    refuse('notANumber', `The unit goes after the number, as in 10 ${last}.`);
   const written: Written = last === undefined ? unit : UNIT_OF(last);
   const size = readNumber(number);
   const signed = (nm: number): Length => nanometres(negative ? -nm : nm);

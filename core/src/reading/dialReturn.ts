@@ -9,7 +9,10 @@ import { nanometres, type Length } from '../quantity/index.ts';
  * @returns drift (signed, the short way round) and whether the stand held
  * @example dialReturn({ from: 88, back: 87, divisions: 100, division: thou(1) }) // { drift: -1 thou, held: true }
  */
-export function dialReturn({ from, back, divisions, division }: { from: number; back: number; divisions: number; division: Length }): { drift: Length; held: boolean } {
+export function dialReturn({ from, back, divisions, division }: { from: number; back: number; divisions: number; division: Length }): {
+  drift: Length;
+  held: boolean;
+} {
   const half = divisions / 2;
   const drift = ((((back - from + half) % divisions) + divisions) % divisions) - half;
   return { drift: nanometres(drift * division), held: Math.abs(drift) <= 1 };

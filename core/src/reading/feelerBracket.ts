@@ -30,7 +30,11 @@ export function feelerBracket({ goes, stops, bladeU = 0 }: FeelerTry): Reading {
   if (stops === undefined) return { kind: 'atLeast', value: stack(goes) };
   const low = stack(goes);
   const high = stack(stops);
-  if (low >= high) refuse('feelersCrossed', `A feeler of ${describeLength(low, 'thou')} cannot go where ${describeLength(high, 'thou')} stops: look again which was which.`);
+  if (low >= high)
+    refuse(
+      'feelersCrossed',
+      `A feeler of ${describeLength(low, 'thou')} cannot go where ${describeLength(high, 'thou')} stops: look again which was which.`,
+    );
   const blades = bladeU * Math.max(list(goes).length, list(stops).length);
   return estimate(nanometres((low + high) / 2), Math.hypot((high - low) / Math.sqrt(12), blades));
 }
@@ -38,6 +42,7 @@ export function feelerBracket({ goes, stops, bladeU = 0 }: FeelerTry): Reading {
 /** What to try next when only one side was found, in plain words; undefined when both were. */
 export function nextFeeler({ goes, stops }: FeelerTry): string | undefined {
   if (goes !== undefined && stops === undefined) return `${describeLength(stack(goes), 'thou')} or more: try a thicker one until it stops.`;
-  if (stops !== undefined && goes === undefined) return `Under ${describeLength(stack(stops), 'thou')}, or no float at all: try a thinner one until it goes.`;
+  if (stops !== undefined && goes === undefined)
+    return `Under ${describeLength(stack(stops), 'thou')}, or no float at all: try a thinner one until it goes.`;
   return undefined;
 }

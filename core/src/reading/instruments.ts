@@ -6,8 +6,26 @@ import type { Instrument } from './readEntry.ts';
  * are typical of sound workshop instruments, from memory and with no source: a dial repeats to about a third of a division.
  */
 export const INSTRUMENTS = {
-  dialThou: { kind: 'dial', name: 'Dial, 1 thou', unit: 'thou', resolution: thou(1), calibrationU: thou(0.1), priorS: thou(0.3), divisions: 100, direction: 'clockwise' },
-  dialMm: { kind: 'dial', name: 'Dial, 0.01 mm', unit: 'mm', resolution: mm(0.01), calibrationU: mm(0.002), priorS: mm(0.003), divisions: 100, direction: 'clockwise' },
+  dialThou: {
+    kind: 'dial',
+    name: 'Dial, 1 thou',
+    unit: 'thou',
+    resolution: thou(1),
+    calibrationU: thou(0.1),
+    priorS: thou(0.3),
+    divisions: 100,
+    direction: 'clockwise',
+  },
+  dialMm: {
+    kind: 'dial',
+    name: 'Dial, 0.01 mm',
+    unit: 'mm',
+    resolution: mm(0.01),
+    calibrationU: mm(0.002),
+    priorS: mm(0.003),
+    divisions: 100,
+    direction: 'clockwise',
+  },
   feelersThou: { kind: 'feelers', name: 'Feelers, thou', unit: 'thou', resolution: thou(1), calibrationU: thou(0.1), priorS: thou(0.3) },
   feelersMm: { kind: 'feelers', name: 'Feelers, mm', unit: 'mm', resolution: mm(0.05), calibrationU: mm(0.003), priorS: mm(0.01) },
   depthInch: { kind: 'depth', name: 'Depth micrometer, inch', unit: 'in', resolution: inch(0.001), calibrationU: inch(0.0002), priorS: inch(0.0003) },

@@ -66,7 +66,11 @@ export function readEntry(text: string, instrument: Instrument): EntryRead {
 }
 
 const exampleFor = (instrument: Instrument): string =>
-  instrument.kind === 'dial' ? 'type where the hand went, such as 88>12' : instrument.kind === 'feelers' ? 'type what went in, such as goes 9 stops 10' : 'type the size, such as 12.70 mm or .5004"';
+  instrument.kind === 'dial'
+    ? 'type where the hand went, such as 88>12'
+    : instrument.kind === 'feelers'
+      ? 'type what went in, such as goes 9 stops 10'
+      : 'type the size, such as 12.70 mm or .5004"';
 
 function readDial(clean: string, instrument: Instrument): EntryRead {
   const parts = DIAL.exec(clean);
@@ -83,7 +87,14 @@ function readDial(clean: string, instrument: Instrument): EntryRead {
     division: resolution,
   });
   const returned = back === undefined ? undefined : dialReturn({ from: real(from), back: real(back), divisions, division: resolution });
-  const notes = returned === undefined ? [] : [returned.held ? 'came back: the stand held' : `came back ${describeLength(nanometres(Math.abs(returned.drift)), instrument.unit)} off: the stand moved, read again`];
+  const notes =
+    returned === undefined
+      ? []
+      : [
+          returned.held
+            ? 'came back: the stand held'
+            : `came back ${describeLength(nanometres(Math.abs(returned.drift)), instrument.unit)} off: the stand moved, read again`,
+        ];
   return { ...pooled([value], instrument.unit, instrument, notes), ...(returned && !returned.held ? { drifted: true } : {}) };
 }
 
@@ -99,7 +110,12 @@ function readFeelers(clean: string, instrument: Instrument): EntryRead {
   const stops = blades('stops');
   const reading = feelerBracket({ ...(goes ? { goes } : {}), ...(stops ? { stops } : {}), bladeU: instrument.calibrationU });
   const next = nextFeeler({ ...(goes ? { goes } : {}), ...(stops ? { stops } : {}) });
-  return { values: reading.kind === 'estimate' ? [reading.value] : [], reading, unit: unitIn(clean) ?? instrument.unit, notes: next === undefined ? [] : [next] };
+  return {
+    values: reading.kind === 'estimate' ? [reading.value] : [],
+    reading,
+    unit: unitIn(clean) ?? instrument.unit,
+    notes: next === undefined ? [] : [next],
+  };
 }
 
 const unitIn = (clean: string): LengthUnit | undefined => {
@@ -148,7 +164,10 @@ export function poolReadings(values: readonly Length[], instrument: Instrument):
 }
 
 /** As {@link readEntry}, with the refusal as data: for saying beside a field what was wrong while it is typed. */
-export function tryEntry(text: string, instrument: Instrument): { readonly read: EntryRead } | { readonly refusal: { code: string; message: string } } {
+export function tryEntry(
+  text: string,
+  instrument: Instrument,
+): { readonly read: EntryRead } | { readonly refusal: { code: string; message: string } } {
   try {
     return { read: readEntry(text, instrument) };
   } catch (error) {

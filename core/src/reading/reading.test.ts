@@ -1,12 +1,40 @@
 import { describe, expect, it } from '@jest/globals';
 import { createRequire } from 'node:module';
 import { inch, mm, parseLimits, thou, type Length } from '../quantity/index.ts';
-import { coverageFactor, depthOverParallels, depthOverParallelsSum, dialReturn, dialTravel, dialTravelSum, estimate, feelerBracket, nextFeeler, readEntry, repeats, repeatsSum, studentCdf, tryEntry, verdict, type Instrument } from './index.ts';
+import {
+  coverageFactor,
+  depthOverParallels,
+  depthOverParallelsSum,
+  dialReturn,
+  dialTravel,
+  dialTravelSum,
+  estimate,
+  feelerBracket,
+  nextFeeler,
+  readEntry,
+  repeats,
+  repeatsSum,
+  studentCdf,
+  tryEntry,
+  verdict,
+  type Instrument,
+} from './index.ts';
 
 // jstat ships as CommonJS without types
-const { jStat } = createRequire(import.meta.url)('jstat') as { jStat: { studentt: { cdf(t: number, dof: number): number; inv(p: number, dof: number): number } } };
+const { jStat } = createRequire(import.meta.url)('jstat') as {
+  jStat: { studentt: { cdf(t: number, dof: number): number; inv(p: number, dof: number): number } };
+};
 
-const DIAL: Instrument = { kind: 'dial', name: 'Dial 0–100', unit: 'thou', resolution: thou(1), calibrationU: 2_540, priorS: thou(0.3), divisions: 100, direction: 'clockwise' };
+const DIAL: Instrument = {
+  kind: 'dial',
+  name: 'Dial 0–100',
+  unit: 'thou',
+  resolution: thou(1),
+  calibrationU: 2_540,
+  priorS: thou(0.3),
+  divisions: 100,
+  direction: 'clockwise',
+};
 const FEELERS: Instrument = { kind: 'feelers', name: 'Feelers', unit: 'thou', resolution: thou(1), calibrationU: 0, priorS: 0 };
 const MIC: Instrument = { kind: 'micrometer', name: 'Micrometer', unit: 'in', resolution: inch(0.0001), calibrationU: 1_000, priorS: 2_000 };
 const on = { divisions: 100, division: thou(1) };
@@ -28,7 +56,8 @@ describe('a dial', () => {
     expect(dialTravel({ from: 95, to: 5, direction: 'clockwise', ...on })).toBe(thou(10));
     expect(dialTravel({ from: 95, to: 5, revolutions: 1, direction: 'clockwise', ...on })).toBe(thou(110));
   });
-  it('balanced, 0–50–0, runs from −50 to 50: −4 clockwise to 6 is 10', () => expect(dialTravel({ from: -4, to: 6, direction: 'clockwise', ...on })).toBe(thou(10)));
+  it('balanced, 0–50–0, runs from −50 to 50: −4 clockwise to 6 is 10', () =>
+    expect(dialTravel({ from: -4, to: 6, direction: 'clockwise', ...on })).toBe(thou(10)));
   // plane trigonometry: 0.15 cos 30° and 0.15 ÷ cos 30°
   it('reads too much with its stem off the line, too little on a turned flank', () => {
     const dial = { from: 0, to: 15, direction: 'clockwise', divisions: 100, division: mm(0.01) } as const;
@@ -46,7 +75,11 @@ describe('a dial', () => {
     expect(dialReturn({ from: 88, back: 87, ...on })).toEqual({ drift: thou(-1), held: true });
     expect(dialReturn({ from: 99, back: 1, ...on })).toEqual({ drift: thou(2), held: false });
   });
-  it('shows its sum', () => expect(dialTravelSum({ from: 88, to: 12, direction: 'clockwise', stemAngle: 30, ...on }).map((l) => l.value)).toEqual([thou(24), Math.round(thou(24) * Math.cos(Math.PI / 6))]));
+  it('shows its sum', () =>
+    expect(dialTravelSum({ from: 88, to: 12, direction: 'clockwise', stemAngle: 30, ...on }).map((l) => l.value)).toEqual([
+      thou(24),
+      Math.round(thou(24) * Math.cos(Math.PI / 6)),
+    ]));
 });
 
 describe('a depth over parallels', () => {
@@ -102,14 +135,28 @@ describe('repeats', () => {
     expect(U([thou(24)])).toBeGreaterThan(U([thou(24), thou(24), thou(24)]));
   });
   it('question the odd one out and drop nothing; 24 24 24 24 25 has none', () => {
-    expect(repeats([24, 24, 24, 24, 25].map((v) => thou(v)), options).outliers).toEqual([]);
-    const odd = repeats([24, 24, 24, 24, 34].map((v) => thou(v)), options);
+    expect(
+      repeats(
+        [24, 24, 24, 24, 25].map((v) => thou(v)),
+        options,
+      ).outliers,
+    ).toEqual([]);
+    const odd = repeats(
+      [24, 24, 24, 24, 34].map((v) => thou(v)),
+      options,
+    );
     expect(odd.outliers).toEqual([4]);
     expect(odd.n).toBe(5);
   });
   it('use Grubbs’ limits restated for the reading left out (two-sided 5 %, from memory: 1.715, 1.887, 2.126, 2.290, 2.709)', () => {
     const restated = (n: number, g: number): number => (g * n) / (n - 1) / Math.sqrt(((n - 1) / (n - 2)) * (1 - (n * g * g) / (n - 1) ** 2));
-    for (const [n, g, limit] of [[5, 1.715, 6.53], [6, 1.887, 5.31], [8, 2.126, 4.4], [10, 2.29, 4.04], [20, 2.709, 3.6]] as const) {
+    for (const [n, g, limit] of [
+      [5, 1.715, 6.53],
+      [6, 1.887, 5.31],
+      [8, 2.126, 4.4],
+      [10, 2.29, 4.04],
+      [20, 2.709, 3.6],
+    ] as const) {
       expect(Math.abs(restated(n, g) - limit)).toBeLessThan(0.03);
       const steady = Array.from({ length: n - 1 }, () => thou(24));
       expect(repeats([...steady, thou(24 + limit + 0.01)], options).outliers).toEqual([n - 1]);
@@ -130,7 +177,8 @@ describe('Student’s t', () => {
     expect(coverageFactor()).toBe(2);
   });
   it('gives chances as a statistics library does', () => {
-    for (const dof of [1, 2, 5, 7, 30, 500]) for (const t of [-4, -1.5, -0.2, 0, 0.7, 2.3, 6]) expect(studentCdf(t, dof)).toBeCloseTo(jStat.studentt.cdf(t, dof), 7);
+    for (const dof of [1, 2, 5, 7, 30, 500])
+      for (const t of [-4, -1.5, -0.2, 0, 0.7, 2.3, 6]) expect(studentCdf(t, dof)).toBeCloseTo(jStat.studentt.cdf(t, dof), 7);
   });
   it('is normal where no degrees of freedom are known: 2σ is 97.72 % below', () => expect(studentCdf(2, Infinity)).toBeCloseTo(0.97725, 4));
 });
@@ -139,7 +187,13 @@ describe('a verdict', () => {
   const limits = parseLimits('5-8 thou', 'thou');
   const read = (value: number, u = 0.2): ReturnType<typeof verdict> => verdict(estimate(thou(value), u * 25_400), limits);
   it('places by value, and a value on a limit is in', () => {
-    expect([read(4, 0.01), read(5, 0.01), read(6.5, 0.01), read(8, 0.01), read(9, 0.01)].map((v) => v.place)).toEqual(['tight', 'in', 'in', 'in', 'loose']);
+    expect([read(4, 0.01), read(5, 0.01), read(6.5, 0.01), read(8, 0.01), read(9, 0.01)].map((v) => v.place)).toEqual([
+      'tight',
+      'in',
+      'in',
+      'in',
+      'loose',
+    ]);
   });
   it('is sure well inside or outside, near where its doubt crosses a limit, and just touching counts as inside', () => {
     expect([read(6.5).sure, read(24).sure, read(7.8).sure, read(7.6).sure]).toEqual(['sure', 'sure', 'near', 'sure']);
@@ -149,14 +203,18 @@ describe('a verdict', () => {
     expect(coarse).toMatchObject({ place: 'in', sure: 'cannotTell', accepted: true });
     expect(coarse.because).toContain('too coarse');
   });
-  it('cannot tell when the readings spread as wide as the limits', () => expect(verdict(estimate(thou(6), 100), limits, { range: thou(3) }).sure).toBe('cannotTell'));
+  it('cannot tell when the readings spread as wide as the limits', () =>
+    expect(verdict(estimate(thou(6), 100), limits, { range: thou(3) }).sure).toBe('cannotTell'));
   it('takes a dial that does not move as zero or any preload: never in and sure, even under a lone maximum', () => {
     for (const l of [limits, parseLimits('max 9 thou', 'thou')]) {
       const v = verdict({ kind: 'atMost', value: thou(0) }, l);
       expect(v.sure === 'sure' && v.place === 'in').toBe(false);
     }
     expect(verdict({ kind: 'atMost', value: thou(0) }, limits)).toMatchObject({ place: 'tight', sure: 'sure' });
-    expect(verdict({ kind: 'atMost', value: thou(0) }, parseLimits('max 9 thou', 'thou'))).toMatchObject({ place: 'unmeasured', probabilityIn: null });
+    expect(verdict({ kind: 'atMost', value: thou(0) }, parseLimits('max 9 thou', 'thou'))).toMatchObject({
+      place: 'unmeasured',
+      probabilityIn: null,
+    });
   });
   it('places a one-sided reading only when all of it lies on one side', () => {
     expect(verdict({ kind: 'atLeast', value: thou(9) }, limits)).toMatchObject({ place: 'loose', sure: 'sure' });
@@ -177,8 +235,18 @@ describe('a verdict', () => {
 
 describe('an entry', () => {
   it.each([
-    ['88>12', thou(24)], ['88<12', thou(76)], ['88>12 +1', thou(124)], ['88>12>87', thou(24)], ['24', thou(24)], ['23½', thou(23.5)], ['0.60 mm', mm(0.6)], ['.0235"', inch(0.0235)],
-    ['-4>6', thou(10)], ['87½>99½', thou(12)], ['70>77½', thou(7.5)], ['1.103" less .375"', inch(0.728)],
+    ['88>12', thou(24)],
+    ['88<12', thou(76)],
+    ['88>12 +1', thou(124)],
+    ['88>12>87', thou(24)],
+    ['24', thou(24)],
+    ['23½', thou(23.5)],
+    ['0.60 mm', mm(0.6)],
+    ['.0235"', inch(0.0235)],
+    ['-4>6', thou(10)],
+    ['87½>99½', thou(12)],
+    ['70>77½', thou(7.5)],
+    ['1.103" less .375"', inch(0.728)],
   ])('%s on a dial', (text, value) => expect(readEntry(text, DIAL).reading).toMatchObject({ kind: 'estimate', value }));
   it('counts divisions, whatever one division is', () => {
     const metric: Instrument = { ...DIAL, unit: 'mm', resolution: mm(0.01) };
@@ -200,9 +268,16 @@ describe('an entry', () => {
   it('reads a mixed number as one size', () => expect(readEntry('1-3/16"', MIC).reading.value).toBe(inch(1.1875)));
   it('calls a dial that did not move at most zero', () => expect(readEntry('40>40', DIAL).reading).toEqual({ kind: 'atMost', value: 0 }));
   it('marks a stand that moved', () => expect(readEntry('88>12>80', DIAL).drifted).toBe(true));
-  it.each([['', 'empty'], ['banana', 'notAReading'], ['88>', 'notAReading'], ['2 mm 3 thou', 'twoUnits'], ['goes 10 stops 9', 'feelersCrossed'], ['188>12', 'offTheDial'], ['5 ; x', 'notAReading'], ['goes', 'notAReading']])('refuses “%s”', (text, expected) =>
-    expect(code(() => readEntry(text, DIAL))).toBe(expected),
-  );
+  it.each([
+    ['', 'empty'],
+    ['banana', 'notAReading'],
+    ['88>', 'notAReading'],
+    ['2 mm 3 thou', 'twoUnits'],
+    ['goes 10 stops 9', 'feelersCrossed'],
+    ['188>12', 'offTheDial'],
+    ['5 ; x', 'notAReading'],
+    ['goes', 'notAReading'],
+  ])('refuses “%s”', (text, expected) => expect(code(() => readEntry(text, DIAL))).toBe(expected));
   it('has no hand to read on a micrometer', () => expect(code(() => readEntry('88>12', MIC))).toBe('noDial'));
   it('gives its refusal as data for the field', () => expect(tryEntry('banana', DIAL)).toMatchObject({ refusal: { code: 'notAReading' } }));
 });

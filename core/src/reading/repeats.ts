@@ -26,7 +26,13 @@ export interface Repeats extends Estimate {
  * readings. Grubbs' two-sided 5 % values restated for the reading left out (the test does that arithmetic); between rows
  * they are interpolated. From memory of the table.
  */
-const OUTLIER_LIMITS: readonly (readonly [number, number])[] = [[5, 6.53], [6, 5.31], [8, 4.4], [10, 4.04], [20, 3.6]];
+const OUTLIER_LIMITS: readonly (readonly [number, number])[] = [
+  [5, 6.53],
+  [6, 5.31],
+  [8, 4.4],
+  [10, 4.04],
+  [20, 3.6],
+];
 
 const outlierLimit = (n: number): number => {
   const above = OUTLIER_LIMITS.findIndex(([count]) => n <= count);

@@ -3,7 +3,19 @@
  * tests against a statistics library). Between rows it is interpolated in 1/dof, which is nearly straight.
  */
 const K_9545: readonly (readonly [number, number])[] = [
-  [1, 13.97], [2, 4.53], [3, 3.31], [4, 2.87], [5, 2.65], [6, 2.52], [7, 2.43], [8, 2.37], [9, 2.32], [10, 2.28], [15, 2.18], [20, 2.13], [50, 2.05],
+  [1, 13.97],
+  [2, 4.53],
+  [3, 3.31],
+  [4, 2.87],
+  [5, 2.65],
+  [6, 2.52],
+  [7, 2.43],
+  [8, 2.37],
+  [9, 2.32],
+  [10, 2.28],
+  [15, 2.18],
+  [20, 2.13],
+  [50, 2.05],
 ];
 
 /**
@@ -37,10 +49,7 @@ function betaFraction(a: number, b: number, x: number): number {
   let d = 1 / (1 - ((a + b) * x) / (a + 1) || tiny);
   let h = d;
   for (let m = 1; m <= 300; m++) {
-    for (const term of [
-      (m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m)),
-      (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1)),
-    ]) {
+    for (const term of [(m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m)), (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1))]) {
       d = 1 / (1 + term * d || tiny);
       c = 1 + term / c || tiny;
       h *= d * c;

@@ -9,7 +9,8 @@ export interface ShimQuestion {
   readonly stock: readonly { readonly thickness: Length; readonly quantity?: number }[];
 }
 
-export type ShimPlan = { readonly leaves: Pack['leaves']; readonly total: Length } | { readonly from: Length; readonly takeOff: Length; readonly tolerance: Length };
+export type ShimPlan =
+  { readonly leaves: Pack['leaves']; readonly total: Length } | { readonly from: Length; readonly takeOff: Length; readonly tolerance: Length };
 
 /**
  * How to make a shim for a window: leaves of stock that land in it as they are, or else the next stock up and what to take
@@ -20,14 +21,21 @@ export type ShimPlan = { readonly leaves: Pack['leaves']; readonly total: Length
  */
 export function fabricateShim({ window, stock }: ShimQuestion): ShimPlan {
   const { min, max, ideal } = window;
-  if (!(min <= ideal && ideal <= max) || max <= 0) refuse('badWindow', 'The thickness wanted should lie between the ends of its window, and be more than nothing.');
-  const { packs } = searchPacks(stock.map(({ thickness, quantity = 6 }) => ({ thickness, quantity })), { min, max, target: ideal, maxLeaves: 3, keep: 1 });
+  if (!(min <= ideal && ideal <= max) || max <= 0)
+    refuse('badWindow', 'The thickness wanted should lie between the ends of its window, and be more than nothing.');
+  const { packs } = searchPacks(
+    stock.map(({ thickness, quantity = 6 }) => ({ thickness, quantity })),
+    { min, max, target: ideal, maxLeaves: 3, keep: 1 },
+  );
   const [pack] = packs;
   if (pack && pack.leaves.length > 0) return { leaves: pack.leaves, total: pack.total };
   const above = stock.map((s) => s.thickness).filter((t) => t > max);
   if (above.length === 0) {
     const thickest = stock.reduce<number>((most, s) => Math.max(most, s.thickness), 0);
-    refuse('noStock', `Nothing in stock is as thick as ${describeLength(ideal, 'thou')}${thickest > 0 ? ` (the thickest is ${describeLength(nanometres(thickest), 'thou')})` : ''}: buy thicker, or combine it with a leaf.`);
+    refuse(
+      'noStock',
+      `Nothing in stock is as thick as ${describeLength(ideal, 'thou')}${thickest > 0 ? ` (the thickest is ${describeLength(nanometres(thickest), 'thou')})` : ''}: buy thicker, or combine it with a leaf.`,
+    );
   }
   const from = nanometres(Math.min(...above));
   return { from, takeOff: nanometres(from - ideal), tolerance: nanometres(Math.min(max - ideal, ideal - min)) };
@@ -35,6 +43,12 @@ export function fabricateShim({ window, stock }: ShimQuestion): ShimPlan {
 
 export function fabricateShimSum(question: ShimQuestion): Sum {
   const plan = fabricateShim(question);
-  if ('leaves' in plan) return [...plan.leaves.map((leaf) => lengthLine('leaf', `${leaf.count} ×`, leaf.thickness)), lengthLine('together', 'Σ', plan.total)];
-  return [lengthLine('stock', '', plan.from), lengthLine('wanted', '−', question.window.ideal), lengthLine('take off', 'stock − wanted', plan.takeOff), lengthLine('either way', '±', plan.tolerance)];
+  if ('leaves' in plan)
+    return [...plan.leaves.map((leaf) => lengthLine('leaf', `${leaf.count} ×`, leaf.thickness)), lengthLine('together', 'Σ', plan.total)];
+  return [
+    lengthLine('stock', '', plan.from),
+    lengthLine('wanted', '−', question.window.ideal),
+    lengthLine('take off', 'stock − wanted', plan.takeOff),
+    lengthLine('either way', '±', plan.tolerance),
+  ];
 }

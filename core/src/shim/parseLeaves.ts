@@ -29,10 +29,16 @@ const UNITS = /(?:mm|inch(?:es)?|in\b|"|thou|um)/i;
 
 function readGroup(group: string, fallback: LengthUnit): (LeavesLot & { guessed: boolean })[] {
   const runs = group.match(new RegExp(String.raw`[^a-z"]+(?:${UNITS.source})?`, 'gi')) ?? [];
-  if (runs.join('') !== group) refuse('notLeaves', `“${group.slice(0, 24)}” is not a list of leaves: type thickness × how many, such as 4×3 2×5 thou.`);
+  if (runs.join('') !== group)
+    refuse('notLeaves', `“${group.slice(0, 24)}” is not a list of leaves: type thickness × how many, such as 4×3 2×5 thou.`);
   return runs.flatMap((run) => {
     const unitWord = UNITS.exec(run)?.[0];
-    const items = run.replace(UNITS, '').trim().replace(/(\d) (\d+\/\d+)/g, '$1-$2').split(' ').filter((item) => item !== '');
+    const items = run
+      .replace(UNITS, '')
+      .trim()
+      .replace(/(\d) (\d+\/\d+)/g, '$1-$2')
+      .split(' ')
+      .filter((item) => item !== '');
     return items.map((item) => readLot(item, unitWord, fallback));
   });
 }
@@ -41,7 +47,8 @@ function readLot(item: string, unitWord: string | undefined, fallback: LengthUni
   const [size = '', count, ...more] = item.split('×');
   if (more.length > 0 || size === '') refuse('notLeaves', `“${item.slice(0, 24)}” is not thickness × how many: write 4×3 for three leaves of 4.`);
   const quantity = count === undefined ? 1 : Number(count);
-  if (!Number.isInteger(quantity) || quantity < 1 || quantity > 999) refuse('badCount', `How many is a whole number from 1: “${item.slice(0, 24)}” is thickness × how many.`);
+  if (!Number.isInteger(quantity) || quantity < 1 || quantity > 999)
+    refuse('badCount', `How many is a whole number from 1: “${item.slice(0, 24)}” is thickness × how many.`);
   const guessed = unitWord === undefined && fallback === 'thou' && /^0?[.,]\d{2,}$/.test(size);
   const read = readLength(`${size}${unitWord ?? ''}`, guessed ? 'mm' : fallback);
   if (read.value <= 0) refuse('badLeaf', 'A leaf has a thickness: it cannot be nothing.');

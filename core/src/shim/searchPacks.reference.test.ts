@@ -17,7 +17,12 @@ describe('packs against an integer-programme solver (HiGHS, zero gap)', () => {
       const solved = highs.solve(asProgramme(question), { mip_rel_gap: 0, mip_abs_gap: 0 });
       const error = Math.round(solved.Columns.e?.Primal ?? NaN) * 100;
       const leaves = question.drawer.reduce((sum, _, i) => sum + Math.round(solved.Columns[`x${i}`]?.Primal ?? NaN), 0);
-      expect({ n, status: solved.Status, error: Math.abs(pack?.error ?? NaN), leaves: pack?.leaves.reduce((sum, l) => sum + l.count, 0) }).toEqual({ n, status: 'Optimal', error, leaves });
+      expect({ n, status: solved.Status, error: Math.abs(pack?.error ?? NaN), leaves: pack?.leaves.reduce((sum, l) => sum + l.count, 0) }).toEqual({
+        n,
+        status: 'Optimal',
+        error,
+        leaves,
+      });
     }
   }, 900_000);
 });

@@ -66,7 +66,9 @@ function handfuls(leaves: readonly DrawerLeaf[], size: number): Handfuls {
   const count = found.length / HALF;
   const totalOf = (n: number): number => [0, 1, 2].reduce((sum, k) => sum + (leaves[found[n * HALF + k] ?? -1]?.thickness ?? 0), 0);
   const order = count <= ORDINALS ? Float64Array.from({ length: count }, (_, n) => totalOf(n) * ORDINALS + n).sort() : null;
-  const byTotal = order ? Array.from(order, (key) => key % ORDINALS) : Array.from({ length: count }, (_, n) => n).sort((x, y) => totalOf(x) - totalOf(y));
+  const byTotal = order
+    ? Array.from(order, (key) => key % ORDINALS)
+    : Array.from({ length: count }, (_, n) => n).sort((x, y) => totalOf(x) - totalOf(y));
   const member = new Int16Array(count * HALF);
   const total = new Float64Array(count);
   byTotal.forEach((n, at) => {
@@ -100,7 +102,11 @@ class Best {
   private thickest = (c: Candidate): number => this.leaves[c.held[c.held.length - 1] ?? 0]?.thickness ?? 0;
 
   private compare = (a: Candidate, b: Candidate): number =>
-    Math.abs(a.total - this.target) - Math.abs(b.total - this.target) || a.held.length - b.held.length || this.thickest(b) - this.thickest(a) || b.total - a.total || compareHeld(b.held, a.held);
+    Math.abs(a.total - this.target) - Math.abs(b.total - this.target) ||
+    a.held.length - b.held.length ||
+    this.thickest(b) - this.thickest(a) ||
+    b.total - a.total ||
+    compareHeld(b.held, a.held);
 
   get full(): boolean {
     return this.found.length >= this.keep;
@@ -145,7 +151,9 @@ class Drawer {
   constructor(drawer: readonly DrawerLeaf[]) {
     const merged = new Map<Length, number>();
     for (const { thickness, quantity } of drawer) if (quantity > 0) merged.set(thickness, (merged.get(thickness) ?? 0) + quantity);
-    this.leaves = [...merged].map(([thickness, quantity]) => ({ thickness, quantity: Math.min(quantity, MOST_LEAVES) })).sort((a, b) => a.thickness - b.thickness);
+    this.leaves = [...merged]
+      .map(([thickness, quantity]) => ({ thickness, quantity: Math.min(quantity, MOST_LEAVES) }))
+      .sort((a, b) => a.thickness - b.thickness);
   }
 
   private hands(size: number): Handfuls {
@@ -227,7 +235,10 @@ export function searchPacks(drawer: readonly DrawerLeaf[], { min, max, target, s
   if (maxLeaves > MOST_LEAVES || maxLeaves < 1) refuse('tooManyLeaves', 'Between one and six leaves make a pack here.');
   const box = new Drawer(drawer);
   const first = sure ? box.search(Math.max(min, sure.min), Math.min(max, sure.max), target, maxLeaves, keep) : [];
-  const rest = first.length >= keep ? [] : box.search(min, max, target, maxLeaves, keep + first.length).filter(({ total }) => !sure || total < sure.min || total > sure.max);
+  const rest =
+    first.length >= keep
+      ? []
+      : box.search(min, max, target, maxLeaves, keep + first.length).filter(({ total }) => !sure || total < sure.min || total > sure.max);
   const packs = [...first, ...rest].slice(0, keep).map((c) => box.toPack(c, target));
   if (packs.length > 0) return { packs };
   const [below] = box.search(0, min - 1, min, maxLeaves, 1);

@@ -1,6 +1,16 @@
 import { describe, expect, it } from '@jest/globals';
 import { inch, mm, nanometres, thou, type Length } from '../quantity/index.ts';
-import { fabricateShim, fabricateShimSum, leafThatFillsMost, parseLeaves, parsePack, reachableTotals, searchPacks, type DrawerLeaf, type PackSearch } from './index.ts';
+import {
+  fabricateShim,
+  fabricateShimSum,
+  leafThatFillsMost,
+  parseLeaves,
+  parsePack,
+  reachableTotals,
+  searchPacks,
+  type DrawerLeaf,
+  type PackSearch,
+} from './index.ts';
 
 const code = (run: () => unknown): string => {
   try {
@@ -11,7 +21,14 @@ const code = (run: () => unknown): string => {
   }
 };
 const one = (...thicknesses: number[]): DrawerLeaf[] => thicknesses.map((t) => ({ thickness: thou(t), quantity: 1 }));
-const question = (min: number, max: number, target: number, rest: Partial<PackSearch> = {}): PackSearch => ({ min: thou(min), max: thou(max), target: thou(target), maxLeaves: 6, keep: 3, ...rest });
+const question = (min: number, max: number, target: number, rest: Partial<PackSearch> = {}): PackSearch => ({
+  min: thou(min),
+  max: thou(max),
+  target: thou(target),
+  maxLeaves: 6,
+  keep: 3,
+  ...rest,
+});
 const totals = (packs: readonly { total: Length }[]): number[] => packs.map((p) => p.total / 25_400);
 
 describe('packs from the drawer', () => {
@@ -33,17 +50,39 @@ describe('packs from the drawer', () => {
     const { packs } = searchPacks([{ thickness: thou(5), quantity: 2 }], question(14, 16, 15));
     expect(packs).toEqual([]);
     expect(totals(searchPacks([{ thickness: thou(5), quantity: 3 }], question(14, 16, 15)).packs)).toEqual([15]);
-    expect(totals(searchPacks([{ thickness: thou(5), quantity: 1 }, { thickness: thou(5), quantity: 2 }], question(14, 16, 15)).packs)).toEqual([15]);
+    expect(
+      totals(
+        searchPacks(
+          [
+            { thickness: thou(5), quantity: 1 },
+            { thickness: thou(5), quantity: 2 },
+          ],
+          question(14, 16, 15),
+        ).packs,
+      ),
+    ).toEqual([15]);
   });
-  it('can be nothing at all where the window holds nothing', () => expect(searchPacks(one(5), question(0, 2, 0)).packs[0]).toMatchObject({ leaves: [], total: 0 }));
+  it('can be nothing at all where the window holds nothing', () =>
+    expect(searchPacks(one(5), question(0, 2, 0)).packs[0]).toMatchObject({ leaves: [], total: 0 }));
   it('mix both systems exactly: 0.20 mm and 6 thou', () => {
-    const { packs } = searchPacks([{ thickness: mm(0.2), quantity: 1 }, { thickness: thou(6), quantity: 1 }], question(13, 15, 14));
+    const { packs } = searchPacks(
+      [
+        { thickness: mm(0.2), quantity: 1 },
+        { thickness: thou(6), quantity: 1 },
+      ],
+      question(13, 15, 14),
+    );
     expect(packs[0]?.total).toBe(352_400);
   });
   // 3 and 5 thou shims make 3, 5, 6, 8, 9, 10 … never 1, 2, 4, 7 (arithmetic)
   it('of 3 and 5 never make 1, 2, 4 or 7: the nearest either side is named, and the one leaf that would do', () => {
-    const drawer = [{ thickness: thou(3), quantity: 6 }, { thickness: thou(5), quantity: 6 }];
-    const made = reachableTotals(drawer, { from: thou(1), to: thou(10), step: thou(1), tolerance: thou(0), maxLeaves: 6 }).filter((r) => r.pack).map((r) => r.total / 25_400);
+    const drawer = [
+      { thickness: thou(3), quantity: 6 },
+      { thickness: thou(5), quantity: 6 },
+    ];
+    const made = reachableTotals(drawer, { from: thou(1), to: thou(10), step: thou(1), tolerance: thou(0), maxLeaves: 6 })
+      .filter((r) => r.pack)
+      .map((r) => r.total / 25_400);
     expect(made).toEqual([3, 5, 6, 8, 9, 10]);
     const found = searchPacks(drawer, question(6.8, 7.2, 7));
     expect(found.packs).toEqual([]);
@@ -72,7 +111,10 @@ describe('packs from the drawer', () => {
     let seed = 7;
     const random = (): number => (seed = (seed * 1_103_515_245 + 12_345) % 2_147_483_648) / 2_147_483_648;
     for (let trial = 0; trial < 40; trial++) {
-      const drawer = Array.from({ length: 9 }, () => ({ thickness: nanometres(50_000 + Math.floor(random() * 5_000) * 100), quantity: 1 + Math.floor(random() * 3) }));
+      const drawer = Array.from({ length: 9 }, () => ({
+        thickness: nanometres(50_000 + Math.floor(random() * 5_000) * 100),
+        quantity: 1 + Math.floor(random() * 3),
+      }));
       const target = nanometres(200_000 + Math.floor(random() * 18_000) * 100);
       const { packs } = searchPacks(drawer, { min: nanometres(0), max: nanometres(10_000_000), target, maxLeaves: 5, keep: 1 });
       expect(Math.abs(packs[0]?.error ?? NaN)).toBe(bruteForce(drawer, target, 5));
@@ -83,29 +125,60 @@ describe('packs from the drawer', () => {
 describe('a shim made', () => {
   it('0.0255 in, ±.0015: from 0.031 stock take off 5½ thou', () => {
     const window = { min: inch(0.024), max: inch(0.027), ideal: inch(0.0255) };
-    expect(fabricateShim({ window, stock: [{ thickness: inch(0.031) }, { thickness: inch(0.047) }] })).toEqual({ from: inch(0.031), takeOff: thou(5.5), tolerance: thou(1.5) });
-    expect(fabricateShimSum({ window, stock: [{ thickness: inch(0.031) }] }).map((l) => l.value)).toEqual([inch(0.031), inch(0.0255), thou(5.5), thou(1.5)]);
+    expect(fabricateShim({ window, stock: [{ thickness: inch(0.031) }, { thickness: inch(0.047) }] })).toEqual({
+      from: inch(0.031),
+      takeOff: thou(5.5),
+      tolerance: thou(1.5),
+    });
+    expect(fabricateShimSum({ window, stock: [{ thickness: inch(0.031) }] }).map((l) => l.value)).toEqual([
+      inch(0.031),
+      inch(0.0255),
+      thou(5.5),
+      thou(1.5),
+    ]);
   });
   it('of stock that lands as it is needs no lapping', () => {
-    const plan = fabricateShim({ window: { min: thou(9), max: thou(11), ideal: thou(10) }, stock: [{ thickness: thou(5) }, { thickness: thou(31) }] });
+    const plan = fabricateShim({
+      window: { min: thou(9), max: thou(11), ideal: thou(10) },
+      stock: [{ thickness: thou(5) }, { thickness: thou(31) }],
+    });
     expect(plan).toEqual({ leaves: [{ thickness: thou(5), count: 2 }], total: thou(10) });
-    expect(fabricateShimSum({ window: { min: thou(9), max: thou(11), ideal: thou(10) }, stock: [{ thickness: thou(5) }] }).at(-1)?.value).toBe(thou(10));
+    expect(fabricateShimSum({ window: { min: thou(9), max: thou(11), ideal: thou(10) }, stock: [{ thickness: thou(5) }] }).at(-1)?.value).toBe(
+      thou(10),
+    );
   });
   it('cannot be lapped from thinner stock, nor for a window back to front', () => {
-    expect(code(() => fabricateShim({ window: { min: thou(40), max: thou(41), ideal: thou(40.5) }, stock: [{ thickness: thou(31), quantity: 1 }] }))).toBe('noStock');
+    expect(
+      code(() => fabricateShim({ window: { min: thou(40), max: thou(41), ideal: thou(40.5) }, stock: [{ thickness: thou(31), quantity: 1 }] })),
+    ).toBe('noStock');
     expect(code(() => fabricateShim({ window: { min: thou(4), max: thou(3), ideal: thou(3.5) }, stock: [] }))).toBe('badWindow');
   });
 });
 
 describe('a line of leaves', () => {
   it('4×3 2×5 thou, 0.20×2 mm is three lots', () => {
-    expect(parseLeaves('4×3 2×5 thou, 0.20×2 mm', 'thou').map(({ thickness, quantity, unit }) => [thickness, quantity, unit])).toEqual([[thou(4), 3, 'thou'], [thou(2), 5, 'thou'], [mm(0.2), 2, 'mm']]);
+    expect(parseLeaves('4×3 2×5 thou, 0.20×2 mm', 'thou').map(({ thickness, quantity, unit }) => [thickness, quantity, unit])).toEqual([
+      [thou(4), 3, 'thou'],
+      [thou(2), 5, 'thou'],
+      [mm(0.2), 2, 'mm'],
+    ]);
   });
   it('takes x or * for times, a half, a lone leaf, and says when a bare 0.10 was taken for mm', () => {
-    expect(parseLeaves('2x1 5 * 2 10½', 'thou').map((l) => [l.thickness, l.quantity])).toEqual([[thou(2), 1], [thou(5), 2], [thou(10.5), 1]]);
+    expect(parseLeaves('2x1 5 * 2 10½', 'thou').map((l) => [l.thickness, l.quantity])).toEqual([
+      [thou(2), 1],
+      [thou(5), 2],
+      [thou(10.5), 1],
+    ]);
     expect(parseLeaves('2×1 5×2 thou, 0.10×2', 'thou')[2]).toMatchObject({ thickness: mm(0.1), quantity: 2, guessed: true, unit: 'mm' });
   });
-  it.each([['', 'empty'], ['4×0', 'badCount'], ['4×1.5', 'badCount'], ['fish', 'notALot'], ['4×3×2', 'notLeaves'], ['0×3', 'badLeaf']])('refuses “%s”', (text, expected) => {
+  it.each([
+    ['', 'empty'],
+    ['4×0', 'badCount'],
+    ['4×1.5', 'badCount'],
+    ['fish', 'notALot'],
+    ['4×3×2', 'notLeaves'],
+    ['0×3', 'badLeaf'],
+  ])('refuses “%s”', (text, expected) => {
     const got = code(() => parseLeaves(text, 'thou'));
     expect(expected === 'notALot' ? ['notLeaves', 'notANumber'] : [expected]).toContain(got);
   });
@@ -125,7 +198,10 @@ describe('a pack as it is said', () => {
 describe('the one leaf that would fill most', () => {
   it('of 3s and 5s lacking 1, 2, 4 and 7 is found by trying each', () => {
     const range = { from: thou(1), to: thou(10), step: thou(1), tolerance: thou(0), maxLeaves: 3 };
-    const drawer = [{ thickness: thou(3), quantity: 2 }, { thickness: thou(5), quantity: 2 }];
+    const drawer = [
+      { thickness: thou(3), quantity: 2 },
+      { thickness: thou(5), quantity: 2 },
+    ];
     // by hand: 3 5 6 8 10 11 are made; of 1 2 4 7 9 a 4 fills 4, 7 (4+3) and 9 (4+5); a 1 fills 1, 4, 7 (1+3+3) and 9 (1+3+5); a 2 fills 2, 7 (2+5)
     expect(leafThatFillsMost(drawer, range)).toEqual({ thickness: thou(1), fills: 4, of: 5 });
     expect(leafThatFillsMost([{ thickness: thou(1), quantity: 10 }], { ...range, to: thou(3) })).toBeNull();

@@ -58,8 +58,16 @@ export function coverShimSum(question: CoverQuestion): Sum {
   return [
     lengthLine('case, face to race', 'mean depth − parallels', caseDepth),
     lengthLine('cover, flange to spigot', 'mean height − parallels', coverHeight),
-    lengthLine(`gasket, ${{ out: 'out while read', loose: 'lying loose', clamped: 'clamped while read' }[question.gasket.during]}`, '+', nanometres(gasketTerm(question.gasket))),
+    lengthLine(
+      `gasket, ${{ out: 'out while read', loose: 'lying loose', clamped: 'clamped while read' }[question.gasket.during]}`,
+      '+',
+      nanometres(gasketTerm(question.gasket)),
+    ),
     lengthLine('wanted', '−', question.targetGap),
-    lengthLine(question.place === 'underFlange' ? 'shim under the flange' : 'shim behind the cup', question.place === 'underFlange' ? 'height − depth − gasket + wanted' : 'depth − height + gasket − wanted', thickness),
+    lengthLine(
+      question.place === 'underFlange' ? 'shim under the flange' : 'shim behind the cup',
+      question.place === 'underFlange' ? 'height − depth − gasket + wanted' : 'depth − height + gasket − wanted',
+      thickness,
+    ),
   ];
 }

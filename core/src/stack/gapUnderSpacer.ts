@@ -25,5 +25,9 @@ export function gapUnderSpacer<Measured extends Length | Reading>({ measuredGap,
 export function gapUnderSpacerSum(question: SpacerReading): Sum {
   const measured = typeof question.measuredGap === 'number' ? question.measuredGap : question.measuredGap.value;
   const gap = gapUnderSpacer({ ...question, measuredGap: measured });
-  return [lengthLine('read with the spacer in', '', measured), lengthLine('the spacer', (question.sense ?? 1) > 0 ? '−' : '+', question.spacer), lengthLine('gap without it', 'read ∓ spacer', gap)];
+  return [
+    lengthLine('read with the spacer in', '', measured),
+    lengthLine('the spacer', (question.sense ?? 1) > 0 ? '−' : '+', question.spacer),
+    lengthLine('gap without it', 'read ∓ spacer', gap),
+  ];
 }

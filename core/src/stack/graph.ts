@@ -97,7 +97,14 @@ function edgesOf(graph: FaceGraph): Map<string, Edge[]> {
     const a = turnedFace(graph.parts, contact.a);
     const b = turnedFace(graph.parts, contact.b);
     const rolling = contact.kind === 'rolling';
-    both(a, b, { id: contact.id, part: null, label: contact.name ?? 'bearing stand', length: rolling ? (contact.stand ?? null) : nanometres(0), u: contact.standU ?? 0, counts: rolling });
+    both(a, b, {
+      id: contact.id,
+      part: null,
+      label: contact.name ?? 'bearing stand',
+      length: rolling ? (contact.stand ?? null) : nanometres(0),
+      u: contact.standU ?? 0,
+      counts: rolling,
+    });
   }
   return edges;
 }
@@ -122,7 +129,8 @@ function walk(edges: Map<string, Edge[]>, from: string, to: string): Edge[] | nu
 }
 
 const openContact = (graph: FaceGraph, id: string): Contact =>
-  graph.contacts.find((c) => c.id === id && c.kind === 'open') ?? refuse('noSuchGap', 'There is no open contact of that name: choose the gap that is read.');
+  graph.contacts.find((c) => c.id === id && c.kind === 'open') ??
+  refuse('noSuchGap', 'There is no open contact of that name: choose the gap that is read.');
 
 /**
  * The links of a gap with their signs, read off the path between its two faces. Topology alone: lengths may be unknown.
@@ -134,7 +142,12 @@ export function gapLinks(graph: FaceGraph, gap: string): GapLink[] {
   const path = walk(edgesOf(graph), turnedFace(graph.parts, contact.a), turnedFace(graph.parts, contact.b));
   if (!path) return refuse('noPath', 'Nothing joins the two faces of that gap: a part is missing between them.');
   const links = path.filter((edge) => edge.counts).map(({ id, part, label, sign, length, u }) => ({ id, part, label, sense: sign, length, u }));
-  return contact.openBearing ? [...links, { id: contact.id, part: null, label: contact.name ?? 'bearing stand', sense: -1, length: contact.stand ?? null, u: contact.standU ?? 0 }] : links;
+  return contact.openBearing
+    ? [
+        ...links,
+        { id: contact.id, part: null, label: contact.name ?? 'bearing stand', sense: -1, length: contact.stand ?? null, u: contact.standU ?? 0 },
+      ]
+    : links;
 }
 
 /**
@@ -148,7 +161,10 @@ export function senseOnPath(graph: FaceGraph, part: string, gap: string): Sense 
 }
 
 /** A gap from sizes: its value where every length is known, and the names of those that are not. */
-export function gapFromSizes(graph: FaceGraph, gap: string): { value: Length; u: number; links: readonly GapLink[] } | { missing: readonly string[]; links: readonly GapLink[] } {
+export function gapFromSizes(
+  graph: FaceGraph,
+  gap: string,
+): { value: Length; u: number; links: readonly GapLink[] } | { missing: readonly string[]; links: readonly GapLink[] } {
   const links = gapLinks(graph, gap);
   const missing = links.filter((link) => link.length === null).map((link) => link.label);
   if (missing.length > 0) return { missing, links };
@@ -180,7 +196,11 @@ export interface Contradiction {
  *
  * @param tolerance nm within which two walks agree
  */
-export function facePositions(graph: FaceGraph, origin: string, tolerance: number = 0): { positions: ReadonlyMap<string, Length>; contradictions: readonly Contradiction[] } {
+export function facePositions(
+  graph: FaceGraph,
+  origin: string,
+  tolerance: number = 0,
+): { positions: ReadonlyMap<string, Length>; contradictions: readonly Contradiction[] } {
   const edges = edgesOf(graph);
   const reached = new Map<string, { x: Length; by: readonly Edge[] }>([[origin, { x: nanometres(0), by: [] }]]);
   const contradictions: Contradiction[] = [];
@@ -208,4 +228,7 @@ export function facePositions(graph: FaceGraph, origin: string, tolerance: numbe
 }
 
 /** The same shaft with one part fitted the other way round. */
-export const turnRound = (graph: FaceGraph, part: string): FaceGraph => ({ ...graph, parts: graph.parts.map((p) => (p.id === part ? { ...p, turned: !p.turned } : p)) });
+export const turnRound = (graph: FaceGraph, part: string): FaceGraph => ({
+  ...graph,
+  parts: graph.parts.map((p) => (p.id === part ? { ...p, turned: !p.turned } : p)),
+});

@@ -41,7 +41,9 @@ export function aimedGap(limits: Limits, aim: Aim = { at: 'middle' }): Length {
 
 function bothLimits(limits: Limits): { min: Length; max: Length } {
   const { min, max } = closedFloat(limits);
-  return min === undefined || max === undefined ? refuse('oneLimit', 'A pack needs both limits, or it has no end: give the other one.') : { min, max };
+  return min === undefined || max === undefined
+    ? refuse('oneLimit', 'A pack needs both limits, or it has no end: give the other one.')
+    : { min, max };
 }
 
 /**
@@ -62,8 +64,15 @@ export function packWindow({ fittedPack, measured, limits, aim, sense, factor = 
   const doubt = measured.kind === 'estimate' ? (coverageFactor(measured.dof) * measured.u) / size : 0;
   const sure = { min: Math.max(0, ends[0] + doubt), max: ends[1] - doubt };
   const window = { min: nanometres(Math.max(0, ends[0])), max: nanometres(Math.max(0, ends[1])), ideal: nanometres(packFor(aimedGap(limits, aim))) };
-  if (ends[1] < 0) return { ...window, sure: null, reachable: false, because: 'Even with nothing in, it would be outside: take metal off the spacer or the seat.' };
-  if (sure.min > sure.max) return { ...window, sure: null, reachable: true, because: 'The reading’s doubt is wider than the limits: nobody can be sure here. Read it more times, or with something finer.' };
+  if (ends[1] < 0)
+    return { ...window, sure: null, reachable: false, because: 'Even with nothing in, it would be outside: take metal off the spacer or the seat.' };
+  if (sure.min > sure.max)
+    return {
+      ...window,
+      sure: null,
+      reachable: true,
+      because: 'The reading’s doubt is wider than the limits: nobody can be sure here. Read it more times, or with something finer.',
+    };
   return { ...window, sure: { min: nanometres(sure.min), max: nanometres(sure.max) }, reachable: true };
 }
 

@@ -20,8 +20,13 @@ export function reckonableGap(measured: Length | Reading): Length {
     return refuse('oneSided', `${describeLength(measured.value, 'thou')} or more is not a size: find the feeler that stops as well.`);
   }
   const value = typeof measured === 'number' ? measured : measured.value;
-  if (value === 0) return refuse('zeroMayBePreload', 'No movement may be zero float or any preload. Put in a known pack that gives float, read that, and the sum works.');
-  if (typeof measured !== 'number' && measured.kind === 'atMost') return refuse('oneSided', `Under ${describeLength(value, 'thou')} may also be none at all: find the feeler that goes as well.`);
+  if (value === 0)
+    return refuse(
+      'zeroMayBePreload',
+      'No movement may be zero float or any preload. Put in a known pack that gives float, read that, and the sum works.',
+    );
+  if (typeof measured !== 'number' && measured.kind === 'atMost')
+    return refuse('oneSided', `Under ${describeLength(value, 'thou')} may also be none at all: find the feeler that goes as well.`);
   return value;
 }
 
@@ -31,7 +36,9 @@ export function touching(sense: Sense): -1 | 1 {
 }
 
 export function checkFactor(factor: number): number {
-  return Number.isFinite(factor) && factor !== 0 ? Math.abs(factor) : refuse('badFactor', 'The factor is how far the gap moves for one of pack: it cannot be nothing.');
+  return Number.isFinite(factor) && factor !== 0
+    ? Math.abs(factor)
+    : refuse('badFactor', 'The factor is how far the gap moves for one of pack: it cannot be nothing.');
 }
 
 /**
@@ -45,7 +52,10 @@ export function requiredPack(question: PackQuestion): Length {
   const pack = rawPack(question);
   if (pack < 0) {
     const off = describeLength(nanometres(question.fittedPack - pack), 'thou');
-    refuse('negativePack', `${off} would have to come out and only ${describeLength(question.fittedPack, 'thou')} is in: take the rest, ${describeLength(nanometres(-pack), 'thou')}, off the spacer or the seat instead.`);
+    refuse(
+      'negativePack',
+      `${off} would have to come out and only ${describeLength(question.fittedPack, 'thou')} is in: take the rest, ${describeLength(nanometres(-pack), 'thou')}, off the spacer or the seat instead.`,
+    );
   }
   return pack;
 }
@@ -61,7 +71,11 @@ export function requiredPackSum(question: PackQuestion): Sum {
   return [
     lengthLine('pack in now', '', fittedPack),
     lengthLine('wanted, less read', `wanted − read`, nanometres(targetGap - measured)),
-    lengthLine(sense > 0 ? 'thicker gives more' : 'thicker gives less, so the other way', `${sense > 0 ? '+' : '−'} (wanted − read)${size === 1 ? '' : ` ÷ ${size.toFixed(3)}`}`, nanometres((sense * (targetGap - measured)) / size)),
+    lengthLine(
+      sense > 0 ? 'thicker gives more' : 'thicker gives less, so the other way',
+      `${sense > 0 ? '+' : '−'} (wanted − read)${size === 1 ? '' : ` ÷ ${size.toFixed(3)}`}`,
+      nanometres((sense * (targetGap - measured)) / size),
+    ),
     lengthLine('new pack', 'pack + change', rawPack(question)),
   ];
 }

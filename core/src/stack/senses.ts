@@ -3,7 +3,17 @@ import { lengthLine, type Sum } from '../sum.ts';
 import { nanometres, type Length } from '../quantity/index.ts';
 import type { Sense } from './stackGap.ts';
 
-export type Place = 'behindCup' | 'behindCone' | 'betweenCones' | 'betweenCups' | 'underCover' | 'underCupFlange' | 'underCarrierFlange' | 'thrustWasher' | 'inLine' | 'underThrustPlate';
+export type Place =
+  | 'behindCup'
+  | 'behindCone'
+  | 'betweenCones'
+  | 'betweenCups'
+  | 'underCover'
+  | 'underCupFlange'
+  | 'underCarrierFlange'
+  | 'thrustWasher'
+  | 'inLine'
+  | 'underThrustPlate';
 export type Arrangement = 'faceToFace' | 'backToBack';
 
 /**
@@ -66,7 +76,11 @@ export function sensesFromTrials(before: Trial, after: Trial, { drawn, u = 0 }: 
   const sense: Sense = factor > 0 ? 1 : -1;
   if (drawn === undefined || drawn === sense) return { sense, factor };
   const says = { 1: 'more', [-1]: 'less', 0: 'no change' } as const;
-  return { sense, factor, contradiction: `The drawing says thicker gives ${says[drawn]}; this trial gave ${says[sense]}. Was the right pack changed, and the dial read the same way round?` };
+  return {
+    sense,
+    factor,
+    contradiction: `The drawing says thicker gives ${says[drawn]}; this trial gave ${says[sense]}. Was the right pack changed, and the dial read the same way round?`,
+  };
 }
 
 export function sensesFromTrialsSum(before: Trial, after: Trial): Sum {

@@ -30,7 +30,7 @@ export function stackGap({ links }: { links: readonly StackLink[] }): { value: L
     return link.limits?.[end] ?? (end === 'min' ? link.length - spread : link.length + spread);
   };
   const worst = (end: 'min' | 'max'): Length =>
-    nanometres(links.reduce((sum, link) => sum + link.sense * reach(link, (link.sense >= 0) === (end === 'max') ? 'max' : 'min'), 0));
+    nanometres(links.reduce((sum, link) => sum + link.sense * reach(link, link.sense >= 0 === (end === 'max') ? 'max' : 'min'), 0));
   return {
     value: nanometres(links.reduce((sum, link) => sum + link.sense * link.length, 0)),
     u: Math.hypot(...links.map((link) => link.sense * (link.u ?? 0))),

@@ -55,7 +55,17 @@ export interface ShaftTemplate {
 }
 
 /** The choices a newcomer sees: which arrangement, and where its shims can sit. */
-export const TEMPLATES: Readonly<Record<TemplateName, { readonly title: string; readonly says: string; readonly gap: string; readonly places: readonly { readonly place: Place; readonly says: string }[] }>> = {
+export const TEMPLATES: Readonly<
+  Record<
+    TemplateName,
+    {
+      readonly title: string;
+      readonly says: string;
+      readonly gap: string;
+      readonly places: readonly { readonly place: Place; readonly says: string }[];
+    }
+  >
+> = {
   taperPair: {
     title: 'Two taper bearings and a cover',
     says: 'cups pushed in from outside, cones on the shaft’s shoulders',
@@ -86,20 +96,39 @@ export const TEMPLATES: Readonly<Record<TemplateName, { readonly title: string; 
   },
 };
 
-const part = (role: string, name: string, kind: TemplatePart['kind'], material: TemplatePart['material'], ...faces: string[]): TemplatePart => ({ role, name, kind, material, faces: faces.map((f) => `${role}.${f}`) });
-const length = (partRole: string, name: string, from: string, to: string, proportion: number): TemplateLength => ({ role: `${partRole}.${from}-${to}`, part: partRole, name, from: `${partRole}.${from}`, to: `${partRole}.${to}`, proportion });
+const part = (role: string, name: string, kind: TemplatePart['kind'], material: TemplatePart['material'], ...faces: string[]): TemplatePart => ({
+  role,
+  name,
+  kind,
+  material,
+  faces: faces.map((f) => `${role}.${f}`),
+});
+const length = (partRole: string, name: string, from: string, to: string, proportion: number): TemplateLength => ({
+  role: `${partRole}.${from}-${to}`,
+  part: partRole,
+  name,
+  from: `${partRole}.${from}`,
+  to: `${partRole}.${to}`,
+  proportion,
+});
 const seated = (a: string, b: string, kind: 'seated' | 'clamped' = 'seated'): TemplateContact => ({ role: `${a}~${b}`, a, b, kind });
 
 /** Puts the pack between two faces that would otherwise meet. */
-const withPack = (a: string, b: string, kind: 'seated' | 'clamped' = 'seated'): TemplateContact[] => [seated(a, 'pack.in', kind), seated('pack.out', b, kind)];
+const withPack = (a: string, b: string, kind: 'seated' | 'clamped' = 'seated'): TemplateContact[] => [
+  seated(a, 'pack.in', kind),
+  seated('pack.out', b, kind),
+];
 
 const PACK_PART = part('pack', 'Pack', 'pack', 'brass', 'in', 'out');
 const PACK_LENGTH = length('pack', 'pack', 'in', 'out', 0.7);
 const BOLTS: TemplateSlot = { role: 'cover.bolts', name: 'Cover bolts', kind: 'fastening' };
 
 function taperPair(place: Place, gasket: boolean): ShaftTemplate {
-  const at = (here: Place, a: string, b: string, kind: 'seated' | 'clamped' = 'seated'): TemplateContact[] => (place === here ? withPack(a, b, kind) : [seated(a, b, kind)]);
-  const flange = gasket ? [seated('casing.face', 'gasket.in', 'clamped'), ...at('underCover', 'gasket.out', 'cover.flange', 'clamped')] : at('underCover', 'casing.face', 'cover.flange', 'clamped');
+  const at = (here: Place, a: string, b: string, kind: 'seated' | 'clamped' = 'seated'): TemplateContact[] =>
+    place === here ? withPack(a, b, kind) : [seated(a, b, kind)];
+  const flange = gasket
+    ? [seated('casing.face', 'gasket.in', 'clamped'), ...at('underCover', 'gasket.out', 'cover.flange', 'clamped')]
+    : at('underCover', 'casing.face', 'cover.flange', 'clamped');
   return {
     name: 'taperPair',
     place,
@@ -150,23 +179,38 @@ function plainThrust(place: Place): ShaftTemplate {
       part('washerIn', 'Thrust washer, input end', 'washer', 'bronze', 'back', 'front'),
       part('shaft', 'Shaft', 'shaft', 'steel', 'collarIn', 'collarOut'),
       part('cover', 'End plate', 'cover', 'iron', 'thrust', 'flange'),
-      ...(washerIsPack ? [part('pack', 'Thrust washer', 'pack', 'brass', 'in', 'out')] : [part('washerOut', 'Thrust washer, output end', 'washer', 'bronze', 'front', 'back'), PACK_PART]),
+      ...(washerIsPack
+        ? [part('pack', 'Thrust washer', 'pack', 'brass', 'in', 'out')]
+        : [part('washerOut', 'Thrust washer, output end', 'washer', 'bronze', 'front', 'back'), PACK_PART]),
     ],
     lengths: [
       length('casing', 'case, thrust face to end plate', 'thrust', 'face', 120),
       length('washerIn', 'thrust washer, input end', 'back', 'front', 4),
       length('shaft', 'shaft, collar to collar', 'collarIn', 'collarOut', 104),
       length('cover', 'end plate, thrust face to flange', 'thrust', 'flange', 6),
-      ...(washerIsPack ? [length('pack', 'thrust washer', 'in', 'out', 4)] : [length('washerOut', 'thrust washer, output end', 'front', 'back', 4), PACK_LENGTH]),
+      ...(washerIsPack
+        ? [length('pack', 'thrust washer', 'in', 'out', 4)]
+        : [length('washerOut', 'thrust washer, output end', 'front', 'back', 4), PACK_LENGTH]),
     ],
     contacts: [
       seated('casing.thrust', 'washerIn.back'),
       seated('washerIn.front', 'shaft.collarIn'),
       ...(washerIsPack
-        ? [seated('pack.out', 'cover.thrust'), seated('casing.face', 'cover.flange', 'clamped'), { role: 'float', a: 'shaft.collarOut', b: 'pack.in', kind: 'open' as const, name: 'end float' }]
-        : [seated('washerOut.back', 'cover.thrust'), ...withPack('casing.face', 'cover.flange', 'clamped'), { role: 'float', a: 'shaft.collarOut', b: 'washerOut.front', kind: 'open' as const, name: 'end float' }]),
+        ? [
+            seated('pack.out', 'cover.thrust'),
+            seated('casing.face', 'cover.flange', 'clamped'),
+            { role: 'float', a: 'shaft.collarOut', b: 'pack.in', kind: 'open' as const, name: 'end float' },
+          ]
+        : [
+            seated('washerOut.back', 'cover.thrust'),
+            ...withPack('casing.face', 'cover.flange', 'clamped'),
+            { role: 'float', a: 'shaft.collarOut', b: 'washerOut.front', kind: 'open' as const, name: 'end float' },
+          ]),
     ],
-    slots: [{ role: 'pack', name: packName('plainThrust', place), kind: 'adjuster', part: 'pack', place }, { ...BOLTS, name: 'End plate bolts' }],
+    slots: [
+      { role: 'pack', name: packName('plainThrust', place), kind: 'adjuster', part: 'pack', place },
+      { ...BOLTS, name: 'End plate bolts' },
+    ],
     gap: { contact: 'float', name: 'Shaft end float' },
   };
 }
@@ -181,7 +225,9 @@ function gearOnBush(place: Place): ShaftTemplate {
       washerIsPack ? part('bush', 'Bush', 'bush', 'bronze', 'in', 'out') : part('pack', 'Bush', 'pack', 'brass', 'in', 'out'),
       part('washerIn', 'Thrust washer, input side', 'washer', 'bronze', 'back', 'front'),
       part('gear', 'Gear', 'gear', 'steel', 'in', 'out'),
-      washerIsPack ? part('pack', 'Thrust washer', 'pack', 'brass', 'in', 'out') : part('washerOut', 'Thrust washer, output side', 'washer', 'bronze', 'front', 'back'),
+      washerIsPack
+        ? part('pack', 'Thrust washer', 'pack', 'brass', 'in', 'out')
+        : part('washerOut', 'Thrust washer, output side', 'washer', 'bronze', 'front', 'back'),
       part('collar', 'Collar', 'collar', 'steel', 'in', 'out'),
     ],
     lengths: [
@@ -199,7 +245,10 @@ function gearOnBush(place: Place): ShaftTemplate {
       seated(washerIsPack ? 'pack.out' : 'washerOut.back', 'collar.in'),
       { role: 'float', a: 'gear.out', b: washerIsPack ? 'pack.in' : 'washerOut.front', kind: 'open', name: 'gear float' },
     ],
-    slots: [{ role: 'pack', name: packName('gearOnBush', place), kind: 'adjuster', part: 'pack', place }, { role: 'cover.bolts', name: 'Collar nut', kind: 'fastening' }],
+    slots: [
+      { role: 'pack', name: packName('gearOnBush', place), kind: 'adjuster', part: 'pack', place },
+      { role: 'cover.bolts', name: 'Collar nut', kind: 'fastening' },
+    ],
     gap: { contact: 'float', name: 'Gear float' },
   };
 }

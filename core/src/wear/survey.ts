@@ -75,5 +75,7 @@ const surveySum = (result: Survey, worn: string): Sum => [
   ...(result.wear === undefined ? [] : [lengthLine('wear', worn, result.wear)]),
 ];
 
-export const journalSurveySum = (stations: readonly SurveyStation[], options?: SurveyOptions): Sum => surveySum(journalSurvey(stations, options), 'new − smallest');
-export const boreSurveySum = (stations: readonly SurveyStation[], options?: SurveyOptions): Sum => surveySum(boreSurvey(stations, options), 'largest − new');
+export const journalSurveySum = (stations: readonly SurveyStation[], options?: SurveyOptions): Sum =>
+  surveySum(journalSurvey(stations, options), 'new − smallest');
+export const boreSurveySum = (stations: readonly SurveyStation[], options?: SurveyOptions): Sum =>
+  surveySum(boreSurvey(stations, options), 'largest − new');

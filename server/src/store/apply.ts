@@ -1,4 +1,12 @@
-import { command as commandSchema, type Build, type Command, type CommandReply, type Limit, type ReadingFact, type Withdrawal } from '@elder-cog/contract';
+import {
+  command as commandSchema,
+  type Build,
+  type Command,
+  type CommandReply,
+  type Limit,
+  type ReadingFact,
+  type Withdrawal,
+} from '@elder-cog/contract';
 import type { z } from 'zod';
 import { WorkshopError } from '../errors.ts';
 import { assemblies } from './assemblies.ts';
@@ -21,7 +29,18 @@ type Applied = z.output<typeof commandSchema>;
 type AppliedChange = Applied['change'];
 
 /** Descriptions: rows that change and can be written back. */
-const DESCRIPTIONS = { job: jobs, assembly: assemblies, shaft: shafts, part: parts, feature: features, contact: contacts, slot: slots, station: stations, limit: limits, lot: lots } as const;
+const DESCRIPTIONS = {
+  job: jobs,
+  assembly: assemblies,
+  shaft: shafts,
+  part: parts,
+  feature: features,
+  contact: contacts,
+  slot: slots,
+  station: stations,
+  limit: limits,
+  lot: lots,
+} as const;
 type DescriptionTable = keyof typeof DESCRIPTIONS;
 interface Described {
   readonly id: string;
@@ -124,8 +143,20 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
 }
 
 const SAID: Readonly<Record<string, string>> = {
-  'job.create': 'the new machine', 'job.change': 'the change to the machine', 'assembly.create': 'the new box', 'shaft.create': 'the new shaft', 'stations.add': 'the new stations', 'station.change': 'the change to the station',
-  'feature.size': 'the size', 'part.turn': 'the turned part', 'limit.set': 'the limits', 'build.add': 'the build', 'reading.keep': 'the reading', withdraw: 'the withdrawal', 'lots.add': 'the leaves', 'lot.change': 'the change to the leaves',
+  'job.create': 'the new machine',
+  'job.change': 'the change to the machine',
+  'assembly.create': 'the new box',
+  'shaft.create': 'the new shaft',
+  'stations.add': 'the new stations',
+  'station.change': 'the change to the station',
+  'feature.size': 'the size',
+  'part.turn': 'the turned part',
+  'limit.set': 'the limits',
+  'build.add': 'the build',
+  'reading.keep': 'the reading',
+  withdraw: 'the withdrawal',
+  'lots.add': 'the leaves',
+  'lot.change': 'the change to the leaves',
 };
 
 /** Takes back a client's last command: observations are withdrawn, descriptions written back if nobody has touched them since. */
@@ -180,7 +211,17 @@ export function apply(db: Db, input: Command): CommandReply {
       undo(db, write, last, command);
     } else carryOut(db, write, change);
     const undid = last ? (SAID[last.kind] ?? 'the last thing') : null;
-    journal.insert(db, { commandId, clientId, who, at, kind: change.kind, what: JSON.stringify(change), effects: JSON.stringify(write.effects), undoes: last?.seq ?? null, undid });
+    journal.insert(db, {
+      commandId,
+      clientId,
+      who,
+      at,
+      kind: change.kind,
+      what: JSON.stringify(change),
+      effects: JSON.stringify(write.effects),
+      undoes: last?.seq ?? null,
+      undid,
+    });
     return { already: false, undid };
   });
   try {

@@ -23,16 +23,28 @@ export const builds = {
   ofJob(db: Db, jobId: string): Build[] {
     const leaves = groupBy(db.prepare<[string], LeafRow>(LEAVES).all(jobId), (leaf) => leaf.fitId);
     const fits = groupBy(db.prepare<[string], FitRow>(FITS).all(jobId), (fit) => fit.buildId);
-    return db.prepare<[string], BuildRow>(BUILDS).all(jobId).map((row) => ({
-      ...row,
-      feel: JSON.parse(row.feel) as string[],
-      fits: (fits.get(row.id) ?? []).map(({ id, slotId, state }) => ({ id, slotId, state, leaves: (leaves.get(id) ?? []).map(({ lotId, thickness, written, unit, count }) => ({ lotId, thickness, written, unit, count })) })),
-    }));
+    return db
+      .prepare<[string], BuildRow>(BUILDS)
+      .all(jobId)
+      .map((row) => ({
+        ...row,
+        feel: JSON.parse(row.feel) as string[],
+        fits: (fits.get(row.id) ?? []).map(({ id, slotId, state }) => ({
+          id,
+          slotId,
+          state,
+          leaves: (leaves.get(id) ?? []).map(({ lotId, thickness, written, unit, count }) => ({ lotId, thickness, written, unit, count })),
+        })),
+      }));
   },
   insert(db: Db, build: Build): void {
-    db.prepare('INSERT INTO build (id, assembly_id, parent_id, stage, at, who, label, feel, note) VALUES (@id, @assemblyId, @parentId, @stage, @at, @who, @label, @feel, @note)').run({ ...build, feel: JSON.stringify(build.feel) });
+    db.prepare(
+      'INSERT INTO build (id, assembly_id, parent_id, stage, at, who, label, feel, note) VALUES (@id, @assemblyId, @parentId, @stage, @at, @who, @label, @feel, @note)',
+    ).run({ ...build, feel: JSON.stringify(build.feel) });
     const fit = db.prepare('INSERT INTO build_fit (id, build_id, slot_id, state) VALUES (@id, @buildId, @slotId, @state)');
-    const leaf = db.prepare('INSERT INTO build_leaf (build_fit_id, position, lot_id, thickness_nm, written, unit, count) VALUES (@fitId, @position, @lotId, @thickness, @written, @unit, @count)');
+    const leaf = db.prepare(
+      'INSERT INTO build_leaf (build_fit_id, position, lot_id, thickness_nm, written, unit, count) VALUES (@fitId, @position, @lotId, @thickness, @written, @unit, @count)',
+    );
     for (const { id, slotId, state, leaves } of build.fits) {
       fit.run({ id, buildId: build.id, slotId, state });
       leaves.forEach((each, position) => leaf.run({ ...each, fitId: id, position }));

@@ -4,7 +4,12 @@ import type { Db } from './open.ts';
 const COLUMNS = 'id, shaft_id AS shaftId, role, face_a AS a, face_b AS b, kind, name';
 
 export const contacts = {
-  ofJob: (db: Db, jobId: string): ContactFact[] => db.prepare<[string], ContactFact>(`SELECT ${COLUMNS} FROM contact WHERE shaft_id IN (SELECT s.id FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY rowid`).all(jobId),
+  ofJob: (db: Db, jobId: string): ContactFact[] =>
+    db
+      .prepare<[string], ContactFact>(
+        `SELECT ${COLUMNS} FROM contact WHERE shaft_id IN (SELECT s.id FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY rowid`,
+      )
+      .all(jobId),
   byId(db: Db, id: string): ContactFact | null {
     const row = db.prepare<[string], ContactFact>(`SELECT ${COLUMNS} FROM contact WHERE id = ?`).get(id);
     return row ? row : null;

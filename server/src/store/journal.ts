@@ -23,14 +23,25 @@ export interface JournalRow {
 const COLUMNS = 'seq, command_id AS commandId, client_id AS clientId, who, at, kind, effects, undoes, undid';
 
 export const journal = {
-  byCommand: (db: Db, commandId: string): JournalRow | null => db.prepare<[string], JournalRow>(`SELECT ${COLUMNS} FROM journal WHERE command_id = ?`).get(commandId) ?? null,
+  byCommand: (db: Db, commandId: string): JournalRow | null =>
+    db.prepare<[string], JournalRow>(`SELECT ${COLUMNS} FROM journal WHERE command_id = ?`).get(commandId) ?? null,
   /** The last thing this client did that has not been undone, and was not itself an undo. */
   lastOf: (db: Db, clientId: string): JournalRow | null =>
-    db.prepare<[string], JournalRow>(`SELECT ${COLUMNS} FROM journal j WHERE client_id = ? AND undoes IS NULL AND NOT EXISTS (SELECT 1 FROM journal u WHERE u.undoes = j.seq) ORDER BY seq DESC LIMIT 1`).get(clientId) ?? null,
+    db
+      .prepare<[string], JournalRow>(
+        `SELECT ${COLUMNS} FROM journal j WHERE client_id = ? AND undoes IS NULL AND NOT EXISTS (SELECT 1 FROM journal u WHERE u.undoes = j.seq) ORDER BY seq DESC LIMIT 1`,
+      )
+      .get(clientId) ?? null,
   /** Who last changed a row, for a refusal that says so. */
   lastChange: (db: Db, id: string): { who: string; at: string } | null =>
-    db.prepare<[string], { who: string; at: string }>(`SELECT j.who, j.at FROM journal j, json_each(j.effects) e WHERE json_extract(e.value, '$.id') = ? ORDER BY j.seq DESC LIMIT 1`).get(id) ?? null,
+    db
+      .prepare<[string], { who: string; at: string }>(
+        `SELECT j.who, j.at FROM journal j, json_each(j.effects) e WHERE json_extract(e.value, '$.id') = ? ORDER BY j.seq DESC LIMIT 1`,
+      )
+      .get(id) ?? null,
   insert(db: Db, row: Omit<JournalRow, 'seq'> & { what: string }): void {
-    db.prepare('INSERT INTO journal (command_id, client_id, who, at, kind, what, effects, undoes, undid) VALUES (@commandId, @clientId, @who, @at, @kind, @what, @effects, @undoes, @undid)').run(row);
+    db.prepare(
+      'INSERT INTO journal (command_id, client_id, who, at, kind, what, effects, undoes, undid) VALUES (@commandId, @clientId, @who, @at, @kind, @what, @effects, @undoes, @undid)',
+    ).run(row);
   },
 };

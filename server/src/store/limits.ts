@@ -6,20 +6,32 @@ type Row = Omit<Limit, 'inUse'> & { inUse: number };
 const fromRow = (row: Row): Limit => ({ ...row, inUse: row.inUse === 1 });
 const toRow = (row: Limit): Row => ({ ...row, inUse: row.inUse ? 1 : 0 });
 
-const COLUMNS = 'id, revision, station_id AS stationId, min_nm AS min, max_nm AS max, written, unit, source, page_or_whom AS pageOrWhom, in_use AS inUse';
+const COLUMNS =
+  'id, revision, station_id AS stationId, min_nm AS min, max_nm AS max, written, unit, source, page_or_whom AS pageOrWhom, in_use AS inUse';
 
 export const limits = {
-  ofJob: (db: Db, jobId: string): Limit[] => db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM limits WHERE station_id IN (SELECT t.id FROM station t JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY rowid`).all(jobId).map(fromRow),
-  ofStation: (db: Db, stationId: string): Limit[] => db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM limits WHERE station_id = ?`).all(stationId).map(fromRow),
+  ofJob: (db: Db, jobId: string): Limit[] =>
+    db
+      .prepare<[string], Row>(
+        `SELECT ${COLUMNS} FROM limits WHERE station_id IN (SELECT t.id FROM station t JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY rowid`,
+      )
+      .all(jobId)
+      .map(fromRow),
+  ofStation: (db: Db, stationId: string): Limit[] =>
+    db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM limits WHERE station_id = ?`).all(stationId).map(fromRow),
   byId(db: Db, id: string): Limit | null {
     const row = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM limits WHERE id = ?`).get(id);
     return row ? fromRow(row) : null;
   },
   insert(db: Db, row: Limit): void {
-    db.prepare('INSERT INTO limits (id, revision, station_id, min_nm, max_nm, written, unit, source, page_or_whom, in_use) VALUES (@id, @revision, @stationId, @min, @max, @written, @unit, @source, @pageOrWhom, @inUse)').run(toRow(row));
+    db.prepare(
+      'INSERT INTO limits (id, revision, station_id, min_nm, max_nm, written, unit, source, page_or_whom, in_use) VALUES (@id, @revision, @stationId, @min, @max, @written, @unit, @source, @pageOrWhom, @inUse)',
+    ).run(toRow(row));
   },
   update(db: Db, row: Limit): void {
-    db.prepare('UPDATE limits SET revision = @revision, station_id = @stationId, min_nm = @min, max_nm = @max, written = @written, unit = @unit, source = @source, page_or_whom = @pageOrWhom, in_use = @inUse WHERE id = @id').run(toRow(row));
+    db.prepare(
+      'UPDATE limits SET revision = @revision, station_id = @stationId, min_nm = @min, max_nm = @max, written = @written, unit = @unit, source = @source, page_or_whom = @pageOrWhom, in_use = @inUse WHERE id = @id',
+    ).run(toRow(row));
   },
   remove(db: Db, id: string): void {
     db.prepare('DELETE FROM limits WHERE id = ?').run(id);

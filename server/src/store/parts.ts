@@ -9,16 +9,26 @@ const toRow = (row: PartFact): Row => ({ ...row, turned: row.turned ? 1 : 0, fac
 const COLUMNS = 'id, revision, shaft_id AS shaftId, role, name, kind, material, turned, faces';
 
 export const parts = {
-  ofJob: (db: Db, jobId: string): PartFact[] => db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM part WHERE shaft_id IN (SELECT s.id FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY rowid`).all(jobId).map(fromRow),
+  ofJob: (db: Db, jobId: string): PartFact[] =>
+    db
+      .prepare<[string], Row>(
+        `SELECT ${COLUMNS} FROM part WHERE shaft_id IN (SELECT s.id FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY rowid`,
+      )
+      .all(jobId)
+      .map(fromRow),
   byId(db: Db, id: string): PartFact | null {
     const row = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM part WHERE id = ?`).get(id);
     return row ? fromRow(row) : null;
   },
   insert(db: Db, row: PartFact): void {
-    db.prepare('INSERT INTO part (id, revision, shaft_id, role, name, kind, material, turned, faces) VALUES (@id, @revision, @shaftId, @role, @name, @kind, @material, @turned, @faces)').run(toRow(row));
+    db.prepare(
+      'INSERT INTO part (id, revision, shaft_id, role, name, kind, material, turned, faces) VALUES (@id, @revision, @shaftId, @role, @name, @kind, @material, @turned, @faces)',
+    ).run(toRow(row));
   },
   update(db: Db, row: PartFact): void {
-    db.prepare('UPDATE part SET revision = @revision, shaft_id = @shaftId, role = @role, name = @name, kind = @kind, material = @material, turned = @turned, faces = @faces WHERE id = @id').run(toRow(row));
+    db.prepare(
+      'UPDATE part SET revision = @revision, shaft_id = @shaftId, role = @role, name = @name, kind = @kind, material = @material, turned = @turned, faces = @faces WHERE id = @id',
+    ).run(toRow(row));
   },
   remove(db: Db, id: string): void {
     db.prepare('DELETE FROM part WHERE id = ?').run(id);

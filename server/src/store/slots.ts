@@ -4,16 +4,25 @@ import type { Db } from './open.ts';
 const COLUMNS = 'id, shaft_id AS shaftId, role, name, kind, part_role AS partRole, place';
 
 export const slots = {
-  ofJob: (db: Db, jobId: string): Slot[] => db.prepare<[string], Slot>(`SELECT ${COLUMNS} FROM slot WHERE shaft_id IN (SELECT s.id FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY rowid`).all(jobId),
+  ofJob: (db: Db, jobId: string): Slot[] =>
+    db
+      .prepare<[string], Slot>(
+        `SELECT ${COLUMNS} FROM slot WHERE shaft_id IN (SELECT s.id FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY rowid`,
+      )
+      .all(jobId),
   byId(db: Db, id: string): Slot | null {
     const row = db.prepare<[string], Slot>(`SELECT ${COLUMNS} FROM slot WHERE id = ?`).get(id);
     return row ? row : null;
   },
   insert(db: Db, row: Slot): void {
-    db.prepare('INSERT INTO slot (id, shaft_id, role, name, kind, part_role, place) VALUES (@id, @shaftId, @role, @name, @kind, @partRole, @place)').run(row);
+    db.prepare(
+      'INSERT INTO slot (id, shaft_id, role, name, kind, part_role, place) VALUES (@id, @shaftId, @role, @name, @kind, @partRole, @place)',
+    ).run(row);
   },
   update(db: Db, row: Slot): void {
-    db.prepare('UPDATE slot SET shaft_id = @shaftId, role = @role, name = @name, kind = @kind, part_role = @partRole, place = @place WHERE id = @id').run(row);
+    db.prepare(
+      'UPDATE slot SET shaft_id = @shaftId, role = @role, name = @name, kind = @kind, part_role = @partRole, place = @place WHERE id = @id',
+    ).run(row);
   },
   remove(db: Db, id: string): void {
     db.prepare('DELETE FROM slot WHERE id = ?').run(id);

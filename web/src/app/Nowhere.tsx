@@ -6,7 +6,10 @@ export function Nowhere(): JSX.Element {
     <main className="p-6">
       <h1 className="label text-[22px] font-semibold">There is nothing at this address</h1>
       <p>
-        It may have been mistyped. <Link to="/" className="inline-flex min-h-12 items-center text-blue underline">Back to the Shelf</Link>
+        It may have been mistyped.{' '}
+        <Link to="/" className="inline-flex min-h-12 items-center text-blue underline">
+          Back to the Shelf
+        </Link>
       </p>
     </main>
   );

@@ -96,27 +96,44 @@ function JobTitle({ open: { state, shaft } }: { open: OpenJob }): JSX.Element {
   const current = shaft?.assembly.id;
   return (
     <>
-      <Link to="/" aria-label={`${state.job.machine}, back to the Shelf`} className="label flex h-full min-w-[72px] items-center px-4 text-[22px] font-semibold whitespace-nowrap no-underline max-sm:px-3 max-sm:text-[19px]">
-        <span className="truncate">{state.job.machine}</span> <span className="pl-2 text-[18px] font-medium text-ink2 max-md:hidden">{state.job.year}</span>
+      <Link
+        to="/"
+        aria-label={`${state.job.machine}, back to the Shelf`}
+        className="label flex h-full min-w-[72px] items-center px-4 text-[22px] font-semibold whitespace-nowrap no-underline max-sm:px-3 max-sm:text-[19px]"
+      >
+        <span className="truncate">{state.job.machine}</span>{' '}
+        <span className="pl-2 text-[18px] font-medium text-ink2 max-md:hidden">{state.job.year}</span>
       </Link>
       <nav aria-label="Boxes" className="flex h-full items-stretch gap-1 border-l border-rule px-2 max-md:hidden">
         {state.assemblies.map((assembly) => {
           const first = state.shafts.find((s) => s.assembly.id === assembly.id);
           const on = assembly.id === current;
           return (
-            <Link key={assembly.id} to={first ? `/jobs/${state.job.id}/${view}?shaft=${first.shaft.id}` : `/jobs/${state.job.id}/add?box=${assembly.id}`} aria-current={on ? 'page' : undefined} className={`label flex items-center px-2 text-[18px] whitespace-nowrap no-underline ${on ? 'border-b-4 border-blue font-semibold' : 'border-b-4 border-transparent text-ink2'}`}>
+            <Link
+              key={assembly.id}
+              to={first ? `/jobs/${state.job.id}/${view}?shaft=${first.shaft.id}` : `/jobs/${state.job.id}/add?box=${assembly.id}`}
+              aria-current={on ? 'page' : undefined}
+              className={`label flex items-center px-2 text-[18px] whitespace-nowrap no-underline ${on ? 'border-b-4 border-blue font-semibold' : 'border-b-4 border-transparent text-ink2'}`}
+            >
               {assembly.name}
             </Link>
           );
         })}
-        <Link to={`/jobs/${state.job.id}/add`} aria-label="Add a box or a shaft" title="Add a box or a shaft" className="flex w-12 items-center justify-center text-ink2">
+        <Link
+          to={`/jobs/${state.job.id}/add`}
+          aria-label="Add a box or a shaft"
+          title="Add a box or a shaft"
+          className="flex w-12 items-center justify-center text-ink2"
+        >
           <Plus size={20} aria-hidden="true" />
         </Link>
       </nav>
       {shaft && (
         <span className="label flex h-full min-w-0 items-center gap-4 overflow-hidden border-l border-rule px-4 text-[18px] whitespace-nowrap max-sm:px-2 max-sm:text-[16px]">
           <ShaftPicker state={state} shaft={shaft} view={view} />
-          <span className="truncate text-ink2 max-lg:hidden">{shaft.current ? `Build ${shaft.current.number} · ${shaft.stage}` : 'not built yet'}</span>
+          <span className="truncate text-ink2 max-lg:hidden">
+            {shaft.current ? `Build ${shaft.current.number} · ${shaft.stage}` : 'not built yet'}
+          </span>
         </span>
       )}
     </>
@@ -132,7 +149,10 @@ function ShaftPicker({ state, shaft, view }: { state: OpenJob['state']; shaft: N
       <MenuItems anchor="bottom start" className="z-20 border-2 border-ink bg-sheet">
         {others.map((s) => (
           <MenuItem key={s.shaft.id}>
-            <Link to={`/jobs/${state.job.id}/${view}?shaft=${s.shaft.id}`} className="label block min-h-12 px-4 py-3 text-[18px] no-underline data-focus:bg-band">
+            <Link
+              to={`/jobs/${state.job.id}/${view}?shaft=${s.shaft.id}`}
+              className="label block min-h-12 px-4 py-3 text-[18px] no-underline data-focus:bg-band"
+            >
               {s.shaft.name}
             </Link>
           </MenuItem>
@@ -143,7 +163,17 @@ function ShaftPicker({ state, shaft, view }: { state: OpenJob['state']; shaft: N
 }
 
 /** Title block over, road at the left (a bar at the foot of a phone), the view in what is left. */
-function Frame({ stops, title, back = false, instead }: { stops: readonly Stop[]; title: ReactNode; back?: boolean; instead?: ReactNode }): JSX.Element {
+function Frame({
+  stops,
+  title,
+  back = false,
+  instead,
+}: {
+  stops: readonly Stop[];
+  title: ReactNode;
+  back?: boolean;
+  instead?: ReactNode;
+}): JSX.Element {
   const { unit, flipUnit } = useSettings();
   const { send } = useCommand();
   const [undone, setUndone] = useState<string | null>(null);
@@ -182,10 +212,21 @@ function Frame({ stops, title, back = false, instead }: { stops: readonly Stop[]
       </a>
       <header className="no-print sticky top-0 z-10 flex h-14 items-stretch border-b-2 border-ink bg-paper max-sm:h-[50px]">
         <div className="flex min-w-0 flex-1 items-stretch overflow-hidden">{title}</div>
-        <button type="button" onClick={undo} aria-label="Undo the last thing" title="Undo the last thing (Ctrl+Z)" className="flex w-12 items-center justify-center border-l border-rule max-sm:hidden">
+        <button
+          type="button"
+          onClick={undo}
+          aria-label="Undo the last thing"
+          title="Undo the last thing (Ctrl+Z)"
+          className="flex w-12 items-center justify-center border-l border-rule max-sm:hidden"
+        >
           <Undo2 size={20} aria-hidden="true" />
         </button>
-        <button type="button" onClick={flipUnit} aria-label={`Shown in ${unit === 'thou' ? 'thou first' : 'millimetres first'}; change`} className="label flex items-center border-l border-rule px-3 text-[18px] whitespace-nowrap max-sm:w-14 max-sm:justify-center max-sm:px-0 max-sm:text-[16px]">
+        <button
+          type="button"
+          onClick={flipUnit}
+          aria-label={`Shown in ${unit === 'thou' ? 'thou first' : 'millimetres first'}; change`}
+          className="label flex items-center border-l border-rule px-3 text-[18px] whitespace-nowrap max-sm:w-14 max-sm:justify-center max-sm:px-0 max-sm:text-[16px]"
+        >
           <span className={unit === 'thou' ? 'font-semibold' : 'text-ink2 max-sm:hidden'}>Thou</span>
           <span className="px-1 font-text max-sm:hidden" aria-hidden="true">
             ⇄
@@ -200,7 +241,10 @@ function Frame({ stops, title, back = false, instead }: { stops: readonly Stop[]
         </p>
       )}
       <div className="flex flex-1">
-        <nav aria-label="Road" className="no-print sticky top-14 flex h-[calc(100dvh-56px)] w-[88px] shrink-0 flex-col border-r-2 border-ink bg-paper pt-1.5 max-sm:hidden">
+        <nav
+          aria-label="Road"
+          className="no-print sticky top-14 flex h-[calc(100dvh-56px)] w-[88px] shrink-0 flex-col border-r-2 border-ink bg-paper pt-1.5 max-sm:hidden"
+        >
           {stops.map((stop) => (
             <RoadStop key={stop.name} stop={stop} />
           ))}
@@ -238,7 +282,11 @@ function useIsOn(to: string): boolean {
 function RoadStop({ stop }: { stop: Stop }): JSX.Element {
   const on = useIsOn(stop.to);
   return (
-    <NavLink to={stop.to} aria-current={on ? 'page' : undefined} className={`flex min-h-[62px] flex-col justify-center gap-1 px-2.5 no-underline ${on ? 'bg-blue text-paper' : 'text-ink2'}`}>
+    <NavLink
+      to={stop.to}
+      aria-current={on ? 'page' : undefined}
+      className={`flex min-h-[62px] flex-col justify-center gap-1 px-2.5 no-underline ${on ? 'bg-blue text-paper' : 'text-ink2'}`}
+    >
       {stop.sign(on)}
       <span className={`label text-[16px] leading-5 whitespace-nowrap ${on ? 'font-semibold' : ''}`}>{stop.name}</span>
     </NavLink>
@@ -248,7 +296,11 @@ function RoadStop({ stop }: { stop: Stop }): JSX.Element {
 function PhoneStop({ stop }: { stop: Stop }): JSX.Element {
   const on = useIsOn(stop.to);
   return (
-    <NavLink to={stop.to} aria-current={on ? 'page' : undefined} className={`flex flex-1 items-center justify-center gap-1.5 no-underline ${on ? 'bg-blue text-paper' : 'text-ink2'}`}>
+    <NavLink
+      to={stop.to}
+      aria-current={on ? 'page' : undefined}
+      className={`flex flex-1 items-center justify-center gap-1.5 no-underline ${on ? 'bg-blue text-paper' : 'text-ink2'}`}
+    >
       {stop.sign(on)}
       <span className={`label text-[16px] ${on ? 'font-semibold' : ''}`}>{stop.short ?? stop.name}</span>
     </NavLink>
@@ -287,7 +339,12 @@ function ThemeItems(): JSX.Element {
     <>
       {(['light', 'dark', 'system'] as const).map((each) => (
         <MenuItem key={each}>
-          <button type="button" aria-pressed={theme === each} onClick={() => setTheme(each)} className="block min-h-12 w-full px-4 py-2 text-left text-[16px] data-focus:bg-band">
+          <button
+            type="button"
+            aria-pressed={theme === each}
+            onClick={() => setTheme(each)}
+            className="block min-h-12 w-full px-4 py-2 text-left text-[16px] data-focus:bg-band"
+          >
             {says[each]}
             {theme === each ? ' ✓' : ''}
           </button>
@@ -307,7 +364,11 @@ function MoreMenu({ onKeys }: { onKeys: () => void }): JSX.Element {
       <MenuItems anchor="right end" className="z-20 border-2 border-ink bg-sheet">
         <ThemeItems />
         <MenuItem>
-          <button type="button" onClick={onKeys} className="flex min-h-12 w-full items-center gap-2 border-t border-rule px-4 py-2 text-left text-[16px] data-focus:bg-band">
+          <button
+            type="button"
+            onClick={onKeys}
+            className="flex min-h-12 w-full items-center gap-2 border-t border-rule px-4 py-2 text-left text-[16px] data-focus:bg-band"
+          >
             <Keyboard size={18} aria-hidden="true" /> Keys
           </button>
         </MenuItem>
@@ -319,7 +380,11 @@ function MoreMenu({ onKeys }: { onKeys: () => void }): JSX.Element {
 function SaveSign(): JSX.Element {
   const { state, message } = useSaveState();
   return (
-    <span role="status" title={message} className={`label flex w-[104px] items-center justify-center border-l border-rule text-[18px] font-semibold max-sm:w-[74px] max-sm:text-[16px] ${state === 'not saved' ? 'text-tight' : state === 'saved' ? 'text-good' : 'text-ink2'}`}>
+    <span
+      role="status"
+      title={message}
+      className={`label flex w-[104px] items-center justify-center border-l border-rule text-[18px] font-semibold max-sm:w-[74px] max-sm:text-[16px] ${state === 'not saved' ? 'text-tight' : state === 'saved' ? 'text-good' : 'text-ink2'}`}
+    >
       {state}
     </span>
   );

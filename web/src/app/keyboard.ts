@@ -3,7 +3,8 @@ import { useEffect } from 'react';
 /** Letters that work only outside fields. */
 export type Keys = Readonly<Record<string, () => void>>;
 
-const typing = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+const typing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
 /** Runs a key's action; `g x` is two keys in a row. F2 and Ctrl+Z work in fields too. */
 export function useKeys(keys: Keys): void {

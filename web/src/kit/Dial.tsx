@@ -1,13 +1,18 @@
 import { dialFace } from '@elder-cog/core';
 import type { JSX } from 'react';
 
-const point = (degrees: number, r: number): readonly [number, number] => [120 + r * Math.sin((degrees * Math.PI) / 180), 120 - r * Math.cos((degrees * Math.PI) / 180)];
+const point = (degrees: number, r: number): readonly [number, number] => [
+  120 + r * Math.sin((degrees * Math.PI) / 180),
+  120 - r * Math.cos((degrees * Math.PI) / 180),
+];
 
 /** The dial as keyed: start hand hollow, finish hand solid, the sector swept tinted, whole turns as a second ring. */
 export function Dial({ entry, divisions, size = 240 }: { entry: string; divisions: number; size?: number }): JSX.Element {
   const face = dialFace(entry, divisions);
   const numbers = face?.numbers ?? dialFace('0', divisions)?.numbers ?? [];
-  const says = face ? `Dial, from ${Math.round((face.start / 360) * divisions)} ${face.clockwise ? 'clockwise' : 'anticlockwise'} to ${Math.round((face.finish / 360) * divisions)}${face.turns > 0 ? ` and ${face.turns} whole turns` : ''}` : 'Dial, nothing keyed yet';
+  const says = face
+    ? `Dial, from ${Math.round((face.start / 360) * divisions)} ${face.clockwise ? 'clockwise' : 'anticlockwise'} to ${Math.round((face.finish / 360) * divisions)}${face.turns > 0 ? ` and ${face.turns} whole turns` : ''}`
+    : 'Dial, nothing keyed yet';
   return (
     <svg width={size} height={size} viewBox="0 0 240 240" role="img" aria-label={says} className="block">
       <circle cx="120" cy="120" r="116" fill="var(--sheet)" stroke="var(--edge)" strokeWidth="2" />
@@ -40,7 +45,15 @@ export function Dial({ entry, divisions, size = 240 }: { entry: string; division
 function Hand({ degrees, solid }: { degrees: number; solid: boolean }): JSX.Element {
   const [x, y] = point(degrees, 98);
   const [a, b] = [point(degrees - 90, 5), point(degrees + 90, 5)];
-  return <path d={`M${a[0]},${a[1]}L${x},${y}L${b[0]},${b[1]}Z`} fill={solid ? 'var(--ink)' : 'var(--sheet)'} stroke="var(--ink)" strokeWidth="1.4" data-dial={solid ? 'finish' : 'start'} />;
+  return (
+    <path
+      d={`M${a[0]},${a[1]}L${x},${y}L${b[0]},${b[1]}Z`}
+      fill={solid ? 'var(--ink)' : 'var(--sheet)'}
+      stroke="var(--ink)"
+      strokeWidth="1.4"
+      data-dial={solid ? 'finish' : 'start'}
+    />
+  );
 }
 
 function sector(start: number, finish: number, sweep: number, clockwise: boolean): string {

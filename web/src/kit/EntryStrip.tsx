@@ -29,7 +29,10 @@ interface EntryStripProps {
  * Where a reading is typed. Says back in both systems what it understood; a refusal or a query stands under it and the
  * entry stays to be mended. Enter keeps.
  */
-export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function EntryStrip({ value, onChange, onKeep, instrument, reckons, expected, blocked, label = 'Reading', id = 'entry', example, busy = false, ownKeypad = false }, ref) {
+export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function EntryStrip(
+  { value, onChange, onKeep, instrument, reckons, expected, blocked, label = 'Reading', id = 'entry', example, busy = false, ownKeypad = false },
+  ref,
+) {
   const [asked, setAsked] = useState<string | null>(null);
   const [tried, setTried] = useState(false);
   const understood = value.trim() === '' ? null : tryEntry(value, instrument);
@@ -86,23 +89,53 @@ export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function
       </div>
       <div id={`${id}-says`} aria-live="polite" className="mt-2 min-h-7">
         <Says understood={understood} shown={shown} read={read} tried={tried} blocked={tried ? (blocked ?? null) : null} />
-        {asked !== null && slips[0] && <Query slips={slips} value={value} expected={expected ?? null} unit={instrument.unit} onMeant={(text) => keep(text)} onKeep={() => keep(value)} />}
+        {asked !== null && slips[0] && (
+          <Query
+            slips={slips}
+            value={value}
+            expected={expected ?? null}
+            unit={instrument.unit}
+            onMeant={(text) => keep(text)}
+            onKeep={() => keep(value)}
+          />
+        )}
       </div>
     </form>
   );
 });
 
-function Says({ understood, shown, read, tried, blocked }: { understood: ReturnType<typeof tryEntry> | null; shown: Length | null; read: EntryRead | null; tried: boolean; blocked: string | null }): ReactNode {
+function Says({
+  understood,
+  shown,
+  read,
+  tried,
+  blocked,
+}: {
+  understood: ReturnType<typeof tryEntry> | null;
+  shown: Length | null;
+  read: EntryRead | null;
+  tried: boolean;
+  blocked: string | null;
+}): ReactNode {
   if (blocked) return <Refusal>{blocked}</Refusal>;
   if (!understood) return tried ? <Refusal>Nothing was typed: read the dial, and type what it showed.</Refusal> : null;
   if ('refusal' in understood) return tried ? <Refusal>{understood.refusal.message}</Refusal> : <span className="text-ink2">not understood yet</span>;
   if (!read || shown === null) return null;
-  const before = read.reading.kind === 'atLeast' ? 'at least ' : read.reading.kind === 'atMost' ? 'at most ' : read.values.length > 1 ? `mean of ${read.values.length}: ` : '';
+  const before =
+    read.reading.kind === 'atLeast'
+      ? 'at least '
+      : read.reading.kind === 'atMost'
+        ? 'at most '
+        : read.values.length > 1
+          ? `mean of ${read.values.length}: `
+          : '';
   return (
     <>
       <span className="text-ink2">{before}</span>
       <Both value={shown} unit={read.unit} />
-      {read.reading.kind === 'atMost' && read.reading.value === 0 && <span className="block text-[16px]">No movement: zero float, or any preload.</span>}
+      {read.reading.kind === 'atMost' && read.reading.value === 0 && (
+        <span className="block text-[16px]">No movement: zero float, or any preload.</span>
+      )}
       {read.notes.map((note) => (
         <span key={note} className="block text-[16px] text-ink2">
           {note}
@@ -113,7 +146,21 @@ function Says({ understood, shown, read, tried, blocked }: { understood: ReturnT
 }
 
 /** One line, and the likely meanings as buttons; never a change by itself. */
-function Query({ slips, expected, unit, onMeant, onKeep, value }: { slips: readonly SuspectedSlip[]; expected: Expected | null; unit: Instrument['unit']; onMeant: (text: string) => void; onKeep: () => void; value: string }): JSX.Element {
+function Query({
+  slips,
+  expected,
+  unit,
+  onMeant,
+  onKeep,
+  value,
+}: {
+  slips: readonly SuspectedSlip[];
+  expected: Expected | null;
+  unit: Instrument['unit'];
+  onMeant: (text: string) => void;
+  onKeep: () => void;
+  value: string;
+}): JSX.Element {
   const shown = unit === 'in' ? 'thou' : unit;
   return (
     <div role="alert" className="mt-2 border-2 border-tight bg-sheet p-3">

@@ -8,7 +8,21 @@ export type NumSize = keyof typeof SIZES;
 const digits = (length: Length, unit: LengthUnit, signed: boolean): string => formatLength(signed ? length : nanometres(Math.abs(length)), unit);
 
 /** A length as a number in its unit: slashed zeros, true minus, unit smaller, the other system below when asked. */
-export function Num({ value, unit, size = 20, both = false, signed = true, wrap = false }: { value: Length; unit: LengthUnit; size?: NumSize; both?: boolean; signed?: boolean; wrap?: boolean }): JSX.Element {
+export function Num({
+  value,
+  unit,
+  size = 20,
+  both = false,
+  signed = true,
+  wrap = false,
+}: {
+  value: Length;
+  unit: LengthUnit;
+  size?: NumSize;
+  both?: boolean;
+  signed?: boolean;
+  wrap?: boolean;
+}): JSX.Element {
   const unitSize = Math.max(14, Math.round(size * 0.6));
   const other = otherUnit(unit);
   return (
@@ -36,8 +50,8 @@ export function Both({ value, unit }: { value: Length; unit: LengthUnit }): JSX.
   const second = otherUnit(first);
   return (
     <span className="whitespace-nowrap">
-      <span className="num text-[20px] font-semibold">{formatLength(value, first)}</span> <span className="text-ink2">{unitWord(first)} ·</span> <span className="num text-[18px]">{formatLength(value, second)}</span>{' '}
-      <span className="text-ink2">{unitWord(second)}</span>
+      <span className="num text-[20px] font-semibold">{formatLength(value, first)}</span> <span className="text-ink2">{unitWord(first)} ·</span>{' '}
+      <span className="num text-[18px]">{formatLength(value, second)}</span> <span className="text-ink2">{unitWord(second)}</span>
     </span>
   );
 }

@@ -13,15 +13,40 @@ const single = (leaves: readonly FitLeaf[]): FitLeaf[] => leaves.flatMap((leaf) 
 const isMetric = (leaf: FitLeaf): boolean => leaf.unit === 'mm' || leaf.unit === 'um';
 
 /** A pack from the side, a leaf a strip, with what each is called beside it. */
-export function Pack({ leaves, style = 'on', width = 104, labels = true, tallest }: { leaves: readonly FitLeaf[]; style?: LeafStyle; width?: number; labels?: boolean; tallest?: Length }): JSX.Element {
+export function Pack({
+  leaves,
+  style = 'on',
+  width = 104,
+  labels = true,
+  tallest,
+}: {
+  leaves: readonly FitLeaf[];
+  style?: LeafStyle;
+  width?: number;
+  labels?: boolean;
+  tallest?: Length;
+}): JSX.Element {
   const each = single(leaves);
   const total = nanometres(each.reduce((sum, l) => sum + l.thickness, 0));
-  const { leaves: shapes, height } = leafShapes(each.map((l) => ({ thickness: l.thickness, metric: isMetric(l) })), { width, k: leafScale(tallest ?? total) });
-  const spread = spreadLabels(shapes.map((s) => s.y + s.height / 2), 20);
+  const { leaves: shapes, height } = leafShapes(
+    each.map((l) => ({ thickness: l.thickness, metric: isMetric(l) })),
+    { width, k: leafScale(tallest ?? total) },
+  );
+  const spread = spreadLabels(
+    shapes.map((s) => s.y + s.height / 2),
+    20,
+  );
   const tall = Math.max(height, (spread[spread.length - 1] ?? 0) + 10, 3);
   const words = each.length === 0 ? 'no leaves' : each.map((l) => `${l.written} ${l.unit}`).join(', ');
   return (
-    <svg width={width + (labels ? 78 : 2)} height={tall + 4} viewBox={`-1 -2 ${width + (labels ? 78 : 2)} ${tall + 4}`} role="img" aria-label={`Pack: ${words}`} className="block">
+    <svg
+      width={width + (labels ? 78 : 2)}
+      height={tall + 4}
+      viewBox={`-1 -2 ${width + (labels ? 78 : 2)} ${tall + 4}`}
+      role="img"
+      aria-label={`Pack: ${words}`}
+      className="block"
+    >
       {shapes.map((shape, i) => (
         <g key={i} className="leaf-in">
           <path d={shape.d} {...STYLE[style]} />
@@ -31,7 +56,12 @@ export function Pack({ leaves, style = 'on', width = 104, labels = true, tallest
       {labels &&
         shapes.map((shape, i) => (
           <g key={`l${i}`}>
-            <path d={`M${width + 2},${shape.y + shape.height / 2}L${width + 14},${spread[i] ?? 0}`} stroke="var(--brass-text)" strokeWidth="1.2" fill="none" />
+            <path
+              d={`M${width + 2},${shape.y + shape.height / 2}L${width + 14},${spread[i] ?? 0}`}
+              stroke="var(--brass-text)"
+              strokeWidth="1.2"
+              fill="none"
+            />
             <text x={width + 18} y={(spread[i] ?? 0) + 6} className="num" fontSize="18" fontWeight="600" fill="var(--ink)">
               {each[i]?.written}
             </text>

@@ -5,7 +5,15 @@ import { Shapes } from './Shapes.tsx';
 import { useWidth } from './useWidth.ts';
 
 /** The live drawing, as wide as its place, with its twin in words for whoever cannot see it. */
-export function SectionView({ question, height, narrowHeight = 178 }: { question: Omit<SectionQuestion, 'width' | 'height' | 'unit'>; height: number; narrowHeight?: number }): JSX.Element {
+export function SectionView({
+  question,
+  height,
+  narrowHeight = 178,
+}: {
+  question: Omit<SectionQuestion, 'width' | 'height' | 'unit'>;
+  height: number;
+  narrowHeight?: number;
+}): JSX.Element {
   const [ref, width] = useWidth<HTMLDivElement>();
   const unit = useSettings((s) => s.unit);
   const tall = width < 600 ? narrowHeight : height;

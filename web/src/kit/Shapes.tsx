@@ -2,12 +2,36 @@ import type { Colour, Fill, Shape } from '@elder-cog/core';
 import type { JSX } from 'react';
 
 const COLOURS: Readonly<Record<Colour, string>> = {
-  paper: 'var(--paper)', sheet: 'var(--sheet)', well: 'var(--well)', ink: 'var(--ink)', ink2: 'var(--ink2)', rule: 'var(--rule)', edge: 'var(--edge)', blue: 'var(--blue)', band: 'var(--band)',
-  brass: 'var(--brass)', brassLine: 'var(--brass-line)', brassText: 'var(--brass-text)', right: 'var(--right)', tight: 'var(--tight)', loose: 'var(--loose)', steel: 'var(--steel)', iron: 'var(--iron)', part: 'var(--part)',
+  paper: 'var(--paper)',
+  sheet: 'var(--sheet)',
+  well: 'var(--well)',
+  ink: 'var(--ink)',
+  ink2: 'var(--ink2)',
+  rule: 'var(--rule)',
+  edge: 'var(--edge)',
+  blue: 'var(--blue)',
+  band: 'var(--band)',
+  brass: 'var(--brass)',
+  brassLine: 'var(--brass-line)',
+  brassText: 'var(--brass-text)',
+  right: 'var(--right)',
+  tight: 'var(--tight)',
+  loose: 'var(--loose)',
+  steel: 'var(--steel)',
+  iron: 'var(--iron)',
+  part: 'var(--part)',
 };
-const HATCHES = { hatchCasing: 'url(#hatch-casing)', hatchCover: 'url(#hatch-cover)', hatchBronze: 'url(#hatch-bronze)', hatchPreload: 'url(#hatch-preload)', hatchMake: 'url(#hatch-make)', none: 'none' } as const;
+const HATCHES = {
+  hatchCasing: 'url(#hatch-casing)',
+  hatchCover: 'url(#hatch-cover)',
+  hatchBronze: 'url(#hatch-bronze)',
+  hatchPreload: 'url(#hatch-preload)',
+  hatchMake: 'url(#hatch-make)',
+  none: 'none',
+} as const;
 
-const paint = (fill: Fill | undefined): string => (fill === undefined ? 'none' : fill in HATCHES ? HATCHES[fill as keyof typeof HATCHES] : COLOURS[fill as Colour]);
+const paint = (fill: Fill | undefined): string =>
+  fill === undefined ? 'none' : fill in HATCHES ? HATCHES[fill as keyof typeof HATCHES] : COLOURS[fill as Colour];
 const FONTS = { label: 'label', text: '', number: 'num' } as const;
 
 /** The hatches, once a page: casing and cover lines, bronze dots, preload, and a shim to be made. */
@@ -36,9 +60,28 @@ export function Hatches(): JSX.Element {
 }
 
 /** Draws shapes from the core as they are. */
-export function Shapes({ shapes, width, height, says, className = '' }: { shapes: readonly Shape[]; width: number; height: number; says: string; className?: string }): JSX.Element {
+export function Shapes({
+  shapes,
+  width,
+  height,
+  says,
+  className = '',
+}: {
+  shapes: readonly Shape[];
+  width: number;
+  height: number;
+  says: string;
+  className?: string;
+}): JSX.Element {
   return (
-    <svg {...(says === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': says })} width={width} height={height} viewBox={`0 0 ${width} ${height}`} className={`shapes block ${className}`} overflow="hidden">
+    <svg
+      {...(says === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': says })}
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      className={`shapes block ${className}`}
+      overflow="hidden"
+    >
       {shapes.map((shape, i) => (
         <One key={i} shape={shape} />
       ))}
@@ -48,14 +91,29 @@ export function Shapes({ shapes, width, height, says, className = '' }: { shapes
 
 function One({ shape }: { shape: Shape }): JSX.Element {
   if (shape.kind === 'text') {
-    const halo = shape.halo === undefined ? {} : { paintOrder: 'stroke', stroke: paint(shape.halo), strokeWidth: 5, strokeLinejoin: 'round' as const };
+    const halo =
+      shape.halo === undefined ? {} : { paintOrder: 'stroke', stroke: paint(shape.halo), strokeWidth: 5, strokeLinejoin: 'round' as const };
     return (
-      <text x={shape.x} y={shape.y} className={FONTS[shape.font]} fontSize={shape.size} fontWeight={shape.bold ? 600 : 500} fill={COLOURS[shape.colour]} textAnchor={shape.anchor ?? 'start'} {...halo}>
+      <text
+        x={shape.x}
+        y={shape.y}
+        className={FONTS[shape.font]}
+        fontSize={shape.size}
+        fontWeight={shape.bold ? 600 : 500}
+        fill={COLOURS[shape.colour]}
+        textAnchor={shape.anchor ?? 'start'}
+        {...halo}
+      >
         {shape.text}
       </text>
     );
   }
-  const common = { fill: paint(shape.fill), ...(shape.stroke ? { stroke: COLOURS[shape.stroke], strokeWidth: shape.width ?? 1 } : {}), ...(shape.dash ? { strokeDasharray: shape.dash } : {}), ...(shape.id ? { 'data-shape': shape.id } : {}) };
+  const common = {
+    fill: paint(shape.fill),
+    ...(shape.stroke ? { stroke: COLOURS[shape.stroke], strokeWidth: shape.width ?? 1 } : {}),
+    ...(shape.dash ? { strokeDasharray: shape.dash } : {}),
+    ...(shape.id ? { 'data-shape': shape.id } : {}),
+  };
   if (shape.kind === 'rect') return <rect x={shape.x} y={shape.y} width={shape.w} height={shape.h} {...common} />;
   if (shape.kind === 'circle') return <circle cx={shape.x} cy={shape.y} r={shape.r} {...common} />;
   return <path d={shape.d} strokeLinejoin="round" {...common} />;

@@ -5,7 +5,12 @@ type ButtonProps = ButtonHTMLAttributes<HTMLButtonElement> & { readonly enter?: 
 /** The one thing to do next: blue, at least 56 px. */
 export const Primary = forwardRef<HTMLButtonElement, ButtonProps>(function Primary({ children, enter = false, className = '', ...rest }, ref) {
   return (
-    <button ref={ref} type="button" {...rest} className={`label min-h-14 bg-blue px-5 text-[18px] font-semibold text-paper disabled:bg-edge ${className}`}>
+    <button
+      ref={ref}
+      type="button"
+      {...rest}
+      className={`label min-h-14 bg-blue px-5 text-[18px] font-semibold text-paper disabled:bg-edge ${className}`}
+    >
       {children}
       {enter && (
         <span className="num" aria-hidden="true">
@@ -38,23 +43,45 @@ export const Quiet = forwardRef<HTMLButtonElement, ButtonProps>(function Quiet({
 export function Chip({ on, children, ...rest }: ButtonProps & { on: boolean }): JSX.Element {
   const { enter: _, className = '', ...button } = rest;
   return (
-    <button type="button" aria-pressed={on} {...button} className={`min-h-12 border px-3 text-[16px] whitespace-nowrap ${on ? 'border-ink bg-ink text-sheet' : 'border-edge bg-sheet'} ${className}`}>
+    <button
+      type="button"
+      aria-pressed={on}
+      {...button}
+      className={`min-h-12 border px-3 text-[16px] whitespace-nowrap ${on ? 'border-ink bg-ink text-sheet' : 'border-edge bg-sheet'} ${className}`}
+    >
       {children}
     </button>
   );
 }
 
-type FieldProps = InputHTMLAttributes<HTMLInputElement> & { readonly label: string; readonly says?: ReactNode; readonly refusal?: string | null; readonly hideLabel?: boolean };
+type FieldProps = InputHTMLAttributes<HTMLInputElement> & {
+  readonly label: string;
+  readonly says?: ReactNode;
+  readonly refusal?: string | null;
+  readonly hideLabel?: boolean;
+};
 
 /** A field that says beside it what it understood, or in one sentence what was wrong; the entry stays to be mended. */
-export const Field = forwardRef<HTMLInputElement, FieldProps>(function Field({ label, says, refusal, id, hideLabel = false, className = '', ...rest }, ref) {
+export const Field = forwardRef<HTMLInputElement, FieldProps>(function Field(
+  { label, says, refusal, id, hideLabel = false, className = '', ...rest },
+  ref,
+) {
   const fieldId = id ?? `field-${label.replace(/\W+/g, '-').toLowerCase()}`;
   return (
     <div className={className}>
       <label htmlFor={fieldId} className={hideLabel ? 'sr-only' : 'label block text-[17px] font-semibold'}>
         {label}
       </label>
-      <input ref={ref} id={fieldId} autoComplete="off" spellCheck={false} {...rest} aria-invalid={refusal ? true : undefined} aria-describedby={`${fieldId}-says`} className="num mt-1 h-14 w-full min-w-0 border border-edge bg-sheet px-3 text-[20px]" />
+      <input
+        ref={ref}
+        id={fieldId}
+        autoComplete="off"
+        spellCheck={false}
+        {...rest}
+        aria-invalid={refusal ? true : undefined}
+        aria-describedby={`${fieldId}-says`}
+        className="num mt-1 h-14 w-full min-w-0 border border-edge bg-sheet px-3 text-[20px]"
+      />
       <div id={`${fieldId}-says`} aria-live="polite" className="mt-1 min-h-6 text-[16px]">
         {refusal ? <Refusal>{refusal}</Refusal> : says}
       </div>

@@ -8,7 +8,8 @@ export function useWidth<Element extends HTMLElement>(): readonly [(element: Ele
     observer.current?.disconnect();
     observer.current = null;
     if (!element) return;
-    const measure = (): void => setSize((was) => (was[0] === element.clientWidth && was[1] === element.clientHeight ? was : [element.clientWidth, element.clientHeight]));
+    const measure = (): void =>
+      setSize((was) => (was[0] === element.clientWidth && was[1] === element.clientHeight ? was : [element.clientWidth, element.clientHeight]));
     measure();
     observer.current = new ResizeObserver(measure);
     observer.current.observe(element);

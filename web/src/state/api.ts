@@ -1,4 +1,15 @@
-import { drawerReply, errorReply, jobReply, shelfReply, commandReply, type Change, type CommandReply, type DrawerReply, type JobReply, type ShelfReply } from '@elder-cog/contract';
+import {
+  drawerReply,
+  errorReply,
+  jobReply,
+  shelfReply,
+  commandReply,
+  type Change,
+  type CommandReply,
+  type DrawerReply,
+  type JobReply,
+  type ShelfReply,
+} from '@elder-cog/contract';
 import { useMutation, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query';
 import type { z } from 'zod';
 import { create } from 'zustand';
@@ -23,7 +34,9 @@ async function ask<Schema extends z.ZodType>(schema: Schema, url: string, init?:
   const body: unknown = await response.json().catch(() => null);
   if (!response.ok) {
     const refused = errorReply.safeParse(body);
-    throw refused.success ? new RefusedError(refused.data.error.code, refused.data.error.message) : new RefusedError('broken', 'The server answered with something that could not be read: try again.');
+    throw refused.success
+      ? new RefusedError(refused.data.error.code, refused.data.error.message)
+      : new RefusedError('broken', 'The server answered with something that could not be read: try again.');
   }
   return schema.parse(body);
 }
@@ -39,8 +52,10 @@ export const useSaveState = create<SaveState>((set) => ({ state: 'saved', messag
 const FRESH = { refetchInterval: 20_000, refetchOnWindowFocus: true } as const;
 
 export const useShelf = (): UseQueryResult<ShelfReply> => useQuery({ queryKey: ['shelf'], queryFn: () => ask(shelfReply, '/api/jobs'), ...FRESH });
-export const useDrawer = (): UseQueryResult<DrawerReply> => useQuery({ queryKey: ['drawer'], queryFn: () => ask(drawerReply, '/api/drawer'), ...FRESH });
-export const useJobReply = (id: string): UseQueryResult<JobReply> => useQuery({ queryKey: ['job', id], queryFn: () => ask(jobReply, `/api/jobs/${id}`), ...FRESH });
+export const useDrawer = (): UseQueryResult<DrawerReply> =>
+  useQuery({ queryKey: ['drawer'], queryFn: () => ask(drawerReply, '/api/drawer'), ...FRESH });
+export const useJobReply = (id: string): UseQueryResult<JobReply> =>
+  useQuery({ queryKey: ['job', id], queryFn: () => ask(jobReply, `/api/jobs/${id}`), ...FRESH });
 
 export interface Commander {
   /** Sends changes in order; resolves when all are kept. */
@@ -58,7 +73,11 @@ export function useCommand(): Commander {
       let reply: CommandReply = { already: false, undid: null };
       for (const change of changes) {
         const command = { commandId: newId(), clientId, who, at: new Date().toISOString(), change };
-        reply = await ask(commandReply, '/api/commands', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(command) });
+        reply = await ask(commandReply, '/api/commands', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(command),
+        });
       }
       return reply;
     },

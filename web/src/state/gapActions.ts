@@ -10,12 +10,37 @@ const now = (): string => new Date().toISOString();
 
 export const keepReading = (station: Station, build: BuildNow | null, raw: RawReading, value: Length | null, words: string): Change => ({
   kind: 'reading.keep',
-  reading: { id: newId(), stationId: station.id, buildId: build?.build.id ?? null, raw, who: signed(), takenAt: now(), supersedes: null, keptAs: { value, words } },
+  reading: {
+    id: newId(),
+    stationId: station.id,
+    buildId: build?.build.id ?? null,
+    raw,
+    who: signed(),
+    takenAt: now(),
+    supersedes: null,
+    keptAs: { value, words },
+  },
 });
 
-export const setLimits = (station: Station, written: string, { limits, unit }: { limits: Limits; unit: LengthUnit }, source: 'manual' | 'told' | 'as_found' = 'manual', pageOrWhom = ''): Change => ({
+export const setLimits = (
+  station: Station,
+  written: string,
+  { limits, unit }: { limits: Limits; unit: LengthUnit },
+  source: 'manual' | 'told' | 'as_found' = 'manual',
+  pageOrWhom = '',
+): Change => ({
   kind: 'limit.set',
-  limit: { id: newId(), stationId: station.id, min: limits.min ?? (limits.max !== undefined && limits.max >= 0 ? (0 as Length) : null), max: limits.max ?? null, written: written.trim(), unit, source, pageOrWhom, inUse: true },
+  limit: {
+    id: newId(),
+    stationId: station.id,
+    min: limits.min ?? (limits.max !== undefined && limits.max >= 0 ? (0 as Length) : null),
+    max: limits.max ?? null,
+    written: written.trim(),
+    unit,
+    source,
+    pageOrWhom,
+    inUse: true,
+  },
 });
 
 export const setMethod = (station: Station, method: RawReading['method'], instrument: Instrument): Change => ({
@@ -30,7 +55,10 @@ export const setMethod = (station: Station, method: RawReading['method'], instru
   instrument,
 });
 
-export const stationChange = (station: Station, patch: Partial<Pick<Station, 'name' | 'rule' | 'aim' | 'newSize' | 'method' | 'instrument'>>): Change => ({
+export const stationChange = (
+  station: Station,
+  patch: Partial<Pick<Station, 'name' | 'rule' | 'aim' | 'newSize' | 'method' | 'instrument'>>,
+): Change => ({
   kind: 'station.change',
   id: station.id,
   revision: station.revision,
@@ -45,7 +73,18 @@ export const stationChange = (station: Station, patch: Partial<Pick<Station, 'na
 
 const buildOf = (shaft: ShaftState, stage: Build['stage'], fits: Build['fits'], feel: string[] = []): Change => ({
   kind: 'build.add',
-  build: { id: newId(), assemblyId: shaft.assembly.id, parentId: shaft.current?.build.id ?? null, stage, at: now(), who: signed(), label: '', feel, note: '', fits },
+  build: {
+    id: newId(),
+    assemblyId: shaft.assembly.id,
+    parentId: shaft.current?.build.id ?? null,
+    stage,
+    at: now(),
+    who: signed(),
+    label: '',
+    feel,
+    note: '',
+    fits,
+  },
 });
 
 /** The pack in now, as build 0; or a pack fitted, as the next build with only its slot changed. */
@@ -56,12 +95,18 @@ export function fitPack(shaft: ShaftState, leaves: readonly FitLeaf[]): Change {
 }
 
 /** A change made without fitting: bolts torqued, another gasket. A child build with that slot's state. */
-export const changeState = (shaft: ShaftState, slotId: string, state: string): Change => buildOf(shaft, shaft.current?.build.stage === 'as_found' ? 'loose' : (shaft.current?.build.stage ?? 'loose'), [{ id: newId(), slotId, leaves: [], state }]);
+export const changeState = (shaft: ShaftState, slotId: string, state: string): Change =>
+  buildOf(shaft, shaft.current?.build.stage === 'as_found' ? 'loose' : (shaft.current?.build.stage ?? 'loose'), [
+    { id: newId(), slotId, leaves: [], state },
+  ]);
 
 type SaidLeaf = ReturnType<typeof parsePack>[number];
 
 /** A pack as it was said, matched to lots on hand where there are such leaves; the rest are made, or were in the machine. */
-export function leavesFromSaid(said: readonly SaidLeaf[], available: readonly { lotId: string | null; thickness: Length; quantity: number }[]): FitLeaf[] {
+export function leavesFromSaid(
+  said: readonly SaidLeaf[],
+  available: readonly { lotId: string | null; thickness: Length; quantity: number }[],
+): FitLeaf[] {
   const left = new Map(available.map((a) => [a, a.quantity]));
   return said.map((leaf) => {
     const lot = available.find((a) => a.thickness === leaf.thickness && (left.get(a) ?? 0) > 0);
@@ -70,4 +115,7 @@ export function leavesFromSaid(said: readonly SaidLeaf[], available: readonly { 
   });
 }
 
-export const withdraw = (ofKind: 'reading' | 'build', ofId: string, why: string): Change => ({ kind: 'withdraw', withdrawal: { id: newId(), ofKind, ofId, who: signed(), at: now(), why } });
+export const withdraw = (ofKind: 'reading' | 'build', ofId: string, why: string): Change => ({
+  kind: 'withdraw',
+  withdrawal: { id: newId(), ofKind, ofId, who: signed(), at: now(), why },
+});

@@ -13,4 +13,8 @@ export const usePackChoices = (question: ChoicesQuestion | null): UseQueryResult
 
 type Hands = ReturnType<typeof onHand>;
 export const useDrawerReach = (hands: Hands): UseQueryResult<DrawerReach> =>
-  useQuery({ queryKey: ['reach', hands.map((h) => [h.lot.thickness, h.onHand])], queryFn: (): Promise<ReturnType<typeof drawerReach>> => worker.drawerReach(hands), staleTime: Infinity });
+  useQuery({
+    queryKey: ['reach', hands.map((h) => [h.lot.thickness, h.onHand])],
+    queryFn: (): Promise<ReturnType<typeof drawerReach>> => worker.drawerReach(hands),
+    staleTime: Infinity,
+  });

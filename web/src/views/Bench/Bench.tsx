@@ -24,7 +24,9 @@ export default function Bench(): JSX.Element {
   const gap = shaft?.gaps.find((g) => g.station.id === state.next.stationId) ?? shaft?.gaps[0];
   if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
   const step = setUpStep(shaft, gap, lots.length === 0, true);
-  const dialSquare = facts.readings.some((r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'));
+  const dialSquare = facts.readings.some(
+    (r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'),
+  );
   const lastAt = state.lastReadings[0]?.takenAt;
   const sectionTo = `/jobs/${state.job.id}/section?shaft=${shaft.shaft.id}`;
   return (
@@ -33,7 +35,11 @@ export default function Bench(): JSX.Element {
         <section aria-label="What next" className="border-b-2 border-ink bg-sheet px-4 py-3">
           <div className="flex items-baseline justify-between gap-3">
             <Heading className="text-blue">What next</Heading>
-            {lastAt && <span className="text-ink2">last here {format(new Date(lastAt), 'd MMM')} · {formatDistanceToNowStrict(new Date(lastAt))} ago</span>}
+            {lastAt && (
+              <span className="text-ink2">
+                last here {format(new Date(lastAt), 'd MMM')} · {formatDistanceToNowStrict(new Date(lastAt))} ago
+              </span>
+            )}
           </div>
           <h1 className="m-0 text-[26px] leading-8 font-semibold">{state.next.words}</h1>
           <p className="m-0 mb-2 text-ink2">{state.next.detail}</p>
@@ -42,12 +48,22 @@ export default function Bench(): JSX.Element {
               {step ? (
                 <SetUp step={step} shaft={shaft} gap={gap} onSkipLeaves={() => undefined} onMethod={() => entry.current?.focus()} />
               ) : state.next.what === 'fit' ? (
-                <p className="m-0">The packs for it are below. Or read it again first, on the <Link to={sectionTo} className="inline-flex min-h-12 items-center text-blue underline">Section</Link>.</p>
+                <p className="m-0">
+                  The packs for it are below. Or read it again first, on the{' '}
+                  <Link to={sectionTo} className="inline-flex min-h-12 items-center text-blue underline">
+                    Section
+                  </Link>
+                  .
+                </p>
               ) : (
                 <ReadingEntry shaft={shaft} gap={gap} dialSquare={dialSquare} entryRef={entry} />
               )}
             </div>
-            <Link to={sectionTo} aria-label={`To the Section of the ${shaft.shaft.name.toLowerCase()}`} className="block overflow-hidden max-md:hidden">
+            <Link
+              to={sectionTo}
+              aria-label={`To the Section of the ${shaft.shaft.name.toLowerCase()}`}
+              className="block overflow-hidden max-md:hidden"
+            >
               <SectionView question={shaft.section} height={178} />
             </Link>
           </div>
@@ -79,8 +95,32 @@ const ORDER = ['tight', 'loose', 'stale', 'cannotTell', 'unmeasured', 'accepted'
 function Worst({ state }: { state: JobState }): JSX.Element {
   const unit = useSettings((s) => s.unit);
   const rows = [
-    ...state.shafts.flatMap((s) => s.gaps.map((g) => ({ id: g.station.id, mark: g.mark, name: g.station.name, where: s.assembly.name, value: g.now.kind === 'none' ? null : (g.now.reading?.value ?? null), firm: g.now.kind === 'read', limits: g.limits?.limits ?? null, to: `section?shaft=${s.shaft.id}`, more: g.now.kind === 'read' ? '' : (g.now.because ?? 'not read yet') }))),
-    ...state.shafts.flatMap((s) => s.pairs.map((p) => ({ id: p.station.id, mark: p.mark, name: p.station.name, where: s.assembly.name, value: p.clearance?.greatest ?? null, firm: true, limits: p.limits?.limits ?? null, to: `wear?shaft=${s.shaft.id}`, more: p.clearance ? 'greatest clearance' : 'not both read' }))),
+    ...state.shafts.flatMap((s) =>
+      s.gaps.map((g) => ({
+        id: g.station.id,
+        mark: g.mark,
+        name: g.station.name,
+        where: s.assembly.name,
+        value: g.now.kind === 'none' ? null : (g.now.reading?.value ?? null),
+        firm: g.now.kind === 'read',
+        limits: g.limits?.limits ?? null,
+        to: `section?shaft=${s.shaft.id}`,
+        more: g.now.kind === 'read' ? '' : (g.now.because ?? 'not read yet'),
+      })),
+    ),
+    ...state.shafts.flatMap((s) =>
+      s.pairs.map((p) => ({
+        id: p.station.id,
+        mark: p.mark,
+        name: p.station.name,
+        where: s.assembly.name,
+        value: p.clearance?.greatest ?? null,
+        firm: true,
+        limits: p.limits?.limits ?? null,
+        to: `wear?shaft=${s.shaft.id}`,
+        more: p.clearance ? 'greatest clearance' : 'not both read',
+      })),
+    ),
   ].sort((a, b) => ORDER.indexOf(a.mark) - ORDER.indexOf(b.mark));
   return (
     <ul className="m-0 list-none p-0">
@@ -96,7 +136,10 @@ function Worst({ state }: { state: JobState }): JSX.Element {
               </span>
             </span>
             <span className="shrink-0 text-right">
-              <span className="num text-[20px] font-semibold">{row.value === null ? '?' : row.firm ? formatLength(row.value, unit) : `(${formatLength(row.value, unit)})`}</span> {row.value !== null && <span className="unit text-[14px]">{unitWord(unit)}</span>}
+              <span className="num text-[20px] font-semibold">
+                {row.value === null ? '?' : row.firm ? formatLength(row.value, unit) : `(${formatLength(row.value, unit)})`}
+              </span>{' '}
+              {row.value !== null && <span className="unit text-[14px]">{unitWord(unit)}</span>}
               {row.limits && (
                 <span className="block text-[15px] leading-5 text-ink2">
                   want <span className="num">{formatLimits(row.limits, unit)}</span>
@@ -118,7 +161,9 @@ function InNow({ shaft }: { shaft: ShaftState }): JSX.Element {
     <section aria-label="In now" className="border-b border-rule pb-3">
       <div className="flex items-baseline justify-between">
         <Heading>In now</Heading>
-        <span className="text-ink2">{shaft.current ? `build ${shaft.current.number}, ${shaft.gaps[0]?.now.kind === 'read' ? 'read' : 'not read'}` : 'nothing fitted yet'}</span>
+        <span className="text-ink2">
+          {shaft.current ? `build ${shaft.current.number}, ${shaft.gaps[0]?.now.kind === 'read' ? 'read' : 'not read'}` : 'nothing fitted yet'}
+        </span>
       </div>
       {pack?.fitting.leaves ? (
         <div className="mt-1 flex items-center gap-5">
@@ -141,10 +186,19 @@ function LastReadings({ state }: { state: JobState }): JSX.Element {
       {state.lastReadings.length === 0 && <p className="text-ink2">None yet. The first goes in the strip.</p>}
       <ul className="m-0 list-none p-0">
         {state.lastReadings.slice(0, 8).map((r) => (
-          <li key={r.id} className={`grid min-h-11 grid-cols-[92px_minmax(0,1fr)_auto_36px] items-center gap-2 border-t border-rule first:border-t-0 ${r.withdrawn ? 'text-ink2 line-through' : ''}`}>
+          <li
+            key={r.id}
+            className={`grid min-h-11 grid-cols-[92px_minmax(0,1fr)_auto_36px] items-center gap-2 border-t border-rule first:border-t-0 ${r.withdrawn ? 'text-ink2 line-through' : ''}`}
+          >
             <span className="text-[15px] whitespace-nowrap text-ink2">{format(new Date(r.takenAt), 'd MMM HH:mm')}</span>
             <span className="truncate">{r.name}</span>
-            <span className="num text-[20px] font-semibold">{r.value === null ? r.words : r.mark === 'stale' ? `(${formatLength(r.value, unit).replace(/\.0$/, '')})` : formatLength(r.value, unit).replace(/\.0$/, '')}</span>
+            <span className="num text-[20px] font-semibold">
+              {r.value === null
+                ? r.words
+                : r.mark === 'stale'
+                  ? `(${formatLength(r.value, unit).replace(/\.0$/, '')})`
+                  : formatLength(r.value, unit).replace(/\.0$/, '')}
+            </span>
             <Mark kind={r.mark} size={24} />
           </li>
         ))}

@@ -39,7 +39,11 @@ export default function Drawer(): JSX.Element {
           </div>
           {drawer.isError && <Refusal>{drawer.error.message}</Refusal>}
           {drawer.isPending && <p className="text-ink2">Opening the drawer…</p>}
-          {drawer.isSuccess && hands.length === 0 && <p className="max-w-prose">The drawer is empty. Type what is on hand in one line below, thickness × how many, and packs are found from it everywhere.</p>}
+          {drawer.isSuccess && hands.length === 0 && (
+            <p className="max-w-prose">
+              The drawer is empty. Type what is on hand in one line below, thickness × how many, and packs are found from it everywhere.
+            </p>
+          )}
           {imperial.length > 0 && <Row hands={imperial} open={open} onOpen={setOpen} />}
           {metric.length > 0 && <Row hands={metric} open={open} onOpen={setOpen} />}
           {edited && <Edit key={edited.lot.id + edited.lot.revision} hand={edited} onClose={() => setOpen(null)} />}
@@ -66,7 +70,13 @@ function Row({ hands, open, onOpen }: { hands: readonly OnHand[]; open: string |
     <ul className="m-0 mt-3 flex list-none flex-wrap gap-x-3 gap-y-3 p-0">
       {hands.map((hand) => (
         <li key={hand.lot.id} className="w-[66px]">
-          <button type="button" aria-expanded={open === hand.lot.id} onClick={() => onOpen(open === hand.lot.id ? null : hand.lot.id)} aria-label={`${hand.lot.written} ${hand.lot.unit}: ${hand.onHand} on hand, ${hand.fitted} fitted. Change`} className="block w-full text-left">
+          <button
+            type="button"
+            aria-expanded={open === hand.lot.id}
+            onClick={() => onOpen(open === hand.lot.id ? null : hand.lot.id)}
+            aria-label={`${hand.lot.written} ${hand.lot.unit}: ${hand.onHand} on hand, ${hand.fitted} fitted. Change`}
+            className="block w-full text-left"
+          >
             <Heap hand={hand} />
             <span className={`num block text-[20px] leading-7 font-semibold ${hand.onHand === 0 ? 'text-ink2' : ''}`}>{hand.lot.written}</span>
             <span className="num flex justify-between text-[14px] leading-5">
@@ -100,8 +110,16 @@ function Heap({ hand }: { hand: OnHand }): JSX.Element {
         const cut = Math.min(7, height * 0.62);
         return (
           <g key={i}>
-            <path d={`M0,${y}H${60 - cut}L60,${y + cut}V${y + height}H${cut}L0,${y + height - cut}Z`} fill={away ? 'var(--sheet)' : 'var(--brass)'} stroke={away ? 'var(--brass-text)' : 'var(--brass-line)'} strokeWidth={away ? 1.5 : 1} strokeDasharray={away ? '5 3' : undefined} />
-            {hole && height > 6 && <circle cx="42" cy={y + height / 2} r={Math.min(4, height * 0.28)} fill="var(--paper)" stroke="var(--brass-line)" />}
+            <path
+              d={`M0,${y}H${60 - cut}L60,${y + cut}V${y + height}H${cut}L0,${y + height - cut}Z`}
+              fill={away ? 'var(--sheet)' : 'var(--brass)'}
+              stroke={away ? 'var(--brass-text)' : 'var(--brass-line)'}
+              strokeWidth={away ? 1.5 : 1}
+              strokeDasharray={away ? '5 3' : undefined}
+            />
+            {hole && height > 6 && (
+              <circle cx="42" cy={y + height / 2} r={Math.min(4, height * 0.28)} fill="var(--paper)" stroke="var(--brass-line)" />
+            )}
           </g>
         );
       })}
@@ -117,7 +135,8 @@ function Edit({ hand: { lot, fitted }, onClose }: { hand: OnHand; onClose: () =>
   const [keptIn, setKeptIn] = useState(lot.keptIn);
   const [material, setMaterial] = useState(lot.material);
   const number = /^\d{1,4}$/.test(owned.trim()) ? Number(owned) : null;
-  const refusal = number === null ? 'How many is a whole number.' : number < fitted ? `${fitted} of them are fitted: take those out of their jobs first.` : null;
+  const refusal =
+    number === null ? 'How many is a whole number.' : number < fitted ? `${fitted} of them are fitted: take those out of their jobs first.` : null;
   const keep = (): void => {
     if (refusal || number === null) return;
     const change: Pick<Lot, 'owned' | 'material' | 'keptIn' | 'note'> = { owned: number, material, keptIn, note: lot.note };
@@ -176,15 +195,29 @@ function Makes({ reach }: { reach: DrawerReach | null }): JSX.Element {
         <>
           <ol tabIndex={0} aria-label="Totals that can be made" className="m-0 mt-2 flex list-none items-end gap-1 overflow-x-auto p-0">
             {reach.totals.map(({ total, pack }) => (
-              <li key={total} className="min-w-[22px] flex-1 text-center" aria-label={`${formatLength(total, 'thou', 0)} thou: ${pack ? pack.leaves.map((l) => `${l.count > 1 ? `${l.count} × ` : ''}${formatLength(l.thickness, 'thou')}`).join(' + ') : 'cannot be made'}`}>
+              <li
+                key={total}
+                className="min-w-[22px] flex-1 text-center"
+                aria-label={`${formatLength(total, 'thou', 0)} thou: ${pack ? pack.leaves.map((l) => `${l.count > 1 ? `${l.count} × ` : ''}${formatLength(l.thickness, 'thou')}`).join(' + ') : 'cannot be made'}`}
+              >
                 <span className="flex flex-col-reverse items-stretch gap-px">
                   {pack ? (
-                    pack.leaves.flatMap((l) => Array.from({ length: l.count }, (_, i) => <span key={`${l.thickness}-${i}`} className="block border border-brass-line bg-brass" style={{ height: Math.max(3, l.thickness * scale) }} />))
+                    pack.leaves.flatMap((l) =>
+                      Array.from({ length: l.count }, (_, i) => (
+                        <span
+                          key={`${l.thickness}-${i}`}
+                          className="block border border-brass-line bg-brass"
+                          style={{ height: Math.max(3, l.thickness * scale) }}
+                        />
+                      )),
+                    )
                   ) : (
                     <span className="block border border-dashed border-ink2" style={{ height: Math.max(4, total * scale) }} />
                   )}
                 </span>
-                <span className={`num block border-t border-edge text-[15px] ${pack ? 'font-semibold' : 'text-ink2'}`}>{formatLength(total, 'thou', 0)}</span>
+                <span className={`num block border-t border-edge text-[15px] ${pack ? 'font-semibold' : 'text-ink2'}`}>
+                  {formatLength(total, 'thou', 0)}
+                </span>
               </li>
             ))}
           </ol>
@@ -195,7 +228,8 @@ function Makes({ reach }: { reach: DrawerReach | null }): JSX.Element {
             </span>
             {reach.best && reach.best.fills > 0 && (
               <span>
-                one <strong className="num text-[18px] font-semibold text-brass-text">{formatLength(reach.best.thickness, 'thou', 0)}</strong> thou leaf would fill <span className="num">{reach.best.fills}</span> of <span className="num">{reach.best.of}</span>
+                one <strong className="num text-[18px] font-semibold text-brass-text">{formatLength(reach.best.thickness, 'thou', 0)}</strong> thou
+                leaf would fill <span className="num">{reach.best.fills}</span> of <span className="num">{reach.best.of}</span>
               </span>
             )}
           </p>
@@ -222,7 +256,9 @@ function FittedList({ fitted }: { fitted: readonly Fitted[] }): JSX.Element {
                 <span className="block truncate text-[15px] leading-5 text-ink2">{first?.slotName}</span>
               </span>
               <span className="num shrink-0 text-right">
-                <span className="block font-semibold text-brass-text">{mine.flatMap((f) => Array.from({ length: f.count }, () => f.written)).join(' + ')}</span>
+                <span className="block font-semibold text-brass-text">
+                  {mine.flatMap((f) => Array.from({ length: f.count }, () => f.written)).join(' + ')}
+                </span>
                 <span className="block text-[15px] leading-5">{formatLength(total, 'thou')}</span>
               </span>
             </Link>

@@ -29,12 +29,18 @@ export default function DryBuilds(): JSX.Element {
   const slot = shaft?.slots.find((s) => s.slot.kind === 'adjuster');
   const window = gap?.pack?.window;
   const reading = gap?.now.reading;
-  const { data: choices } = usePackChoices(window?.reachable && reading && gap?.pack && slot ? { window, available: availableFor(slot.slot.id, lots, fitted), fitted: gap.pack.fitted, reading: reading.value, sense: gap.pack.sense } : null);
+  const { data: choices } = usePackChoices(
+    window?.reachable && reading && gap?.pack && slot
+      ? { window, available: availableFor(slot.slot.id, lots, fitted), fitted: gap.pack.fitted, reading: reading.value, sense: gap.pack.sense }
+      : null,
+  );
   const toFit = useCallback(() => setTimeout(() => fitButton.current?.focus(), 50), []);
   if (!shaft || !gap || !slot) return <NoShaft jobId={state.job.id} />;
   const step = setUpStep(shaft, gap, lots.length === 0, skipped);
   const best = gap.now.kind === 'read' && gap.mark !== 'in' ? choices?.choices[0] : undefined;
-  const dialSquare = facts.readings.some((r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'));
+  const dialSquare = facts.readings.some(
+    (r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'),
+  );
   const fit = async (choice: PackChoice): Promise<void> => {
     try {
       await send(fitPack(shaft, choice.leaves));
@@ -50,13 +56,19 @@ export default function DryBuilds(): JSX.Element {
         {gap.ladder.length === 0 ? (
           <div className="p-5">
             <Heading>No build yet</Heading>
-            <p className="max-w-prose">A build is the assembly as it stands: what is in it, and what was read on it. The first is written when you say what pack is in now.</p>
+            <p className="max-w-prose">
+              A build is the assembly as it stands: what is in it, and what was read on it. The first is written when you say what pack is in now.
+            </p>
           </div>
         ) : (
           <Ladder gap={gap} next={best ?? null} />
         )}
         <div className="border-t-2 border-ink px-4 py-3">
-          {step ? <SetUp step={step} shaft={shaft} gap={gap} onSkipLeaves={() => setSkipped(true)} onMethod={() => entry.current?.focus()} /> : <ReadingEntry shaft={shaft} gap={gap} dialSquare={dialSquare} entryRef={entry} onKept={toFit} />}
+          {step ? (
+            <SetUp step={step} shaft={shaft} gap={gap} onSkipLeaves={() => setSkipped(true)} onMethod={() => entry.current?.focus()} />
+          ) : (
+            <ReadingEntry shaft={shaft} gap={gap} dialSquare={dialSquare} entryRef={entry} onKept={toFit} />
+          )}
         </div>
       </div>
       <aside aria-label="What to change" className="min-w-0 border-l-2 border-ink px-5 py-3 max-lg:border-t-2 max-lg:border-l-0">
@@ -70,7 +82,8 @@ export default function DryBuilds(): JSX.Element {
             </p>
             <p className="m-0 my-1 flex flex-wrap items-baseline justify-between gap-x-3">
               <span className="text-[17px]">
-                Expect <span className="num text-[28px] font-semibold">{formatLength(best.gives, unit)}</span> <span className="num text-[18px]">±{formatLength((gap.now.U ?? 0) as Length, unit)}</span>
+                Expect <span className="num text-[28px] font-semibold">{formatLength(best.gives, unit)}</span>{' '}
+                <span className="num text-[18px]">±{formatLength((gap.now.U ?? 0) as Length, unit)}</span>
               </span>
               <span>{best.sure ? 'in, sure' : 'in, if the reading holds'}</span>
             </p>
@@ -79,7 +92,15 @@ export default function DryBuilds(): JSX.Element {
             </Primary>
           </>
         ) : (
-          <p className="m-0 mt-1 text-ink2">{gap.mark === 'in' ? 'Nothing: it is right. Tick the checks on the Section.' : gap.now.kind === 'forecast' ? 'Read it first: the pack is in.' : choices && choices.choices.length === 0 ? 'No pack on hand lands: see the Section for the shim to make.' : 'Read the gap, and it is worked out here.'}</p>
+          <p className="m-0 mt-1 text-ink2">
+            {gap.mark === 'in'
+              ? 'Nothing: it is right. Tick the checks on the Section.'
+              : gap.now.kind === 'forecast'
+                ? 'Read it first: the pack is in.'
+                : choices && choices.choices.length === 0
+                  ? 'No pack on hand lands: see the Section for the shim to make.'
+                  : 'Read the gap, and it is worked out here.'}
+          </p>
         )}
         <div className="mt-3 border-t-2 border-ink pt-3">
           <Heading>What the builds taught</Heading>
@@ -104,7 +125,13 @@ export default function DryBuilds(): JSX.Element {
 
 /** One scale for every row, so that drift and closing-up are seen. */
 function ladderScale(gap: GapState, next: PackChoice | null): readonly [number, number] {
-  const seen = [gap.limits?.limits.min, gap.limits?.limits.max, next?.gives, 0, ...gap.ladder.flatMap((row) => [row.reading?.value, row.said])].filter((v): v is Length => v !== undefined && v !== null);
+  const seen = [
+    gap.limits?.limits.min,
+    gap.limits?.limits.max,
+    next?.gives,
+    0,
+    ...gap.ladder.flatMap((row) => [row.reading?.value, row.said]),
+  ].filter((v): v is Length => v !== undefined && v !== null);
   const [low, high] = [Math.min(...seen), Math.max(...seen)];
   const margin = Math.max((high - low) / 7, 25_400);
   return [low - margin, high + margin];
@@ -122,7 +149,10 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
   const count = rows.length + (next ? 1 : 0);
   const { min, max } = gap.limits?.limits ?? {};
   const step = [0.5, 1, 2, 5, 10, 20, 50, 100].find((s) => (s * 25_400 * scaleWide) / (high - low) >= 58) ?? 200;
-  const ticks = Array.from({ length: Math.floor(high / 25_400 / step) - Math.ceil(low / 25_400 / step) + 1 }, (_, i) => (Math.ceil(low / 25_400 / step) + i) * step).filter((t) => [min, max].every((l) => l === undefined || Math.abs(x(t * 25_400) - x(l)) > 26));
+  const ticks = Array.from(
+    { length: Math.floor(high / 25_400 / step) - Math.ceil(low / 25_400 / step) + 1 },
+    (_, i) => (Math.ceil(low / 25_400 / step) + i) * step,
+  ).filter((t) => [min, max].every((l) => l === undefined || Math.abs(x(t * 25_400) - x(l)) > 26));
   const tallest = nanometres(Math.max(...rows.map((r) => r.pack), next?.total ?? 0, 1) * 1.9);
   return (
     <div ref={ref} className="relative min-w-0 overflow-hidden">
@@ -137,13 +167,31 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
                 {unit === 'mm' ? formatLength(nanometres(t * 25_400), 'mm', 2) : t < 0 ? `−${-t}` : t}
               </text>
             ))}
-            {[min, max].map((l, i) => l !== undefined && (
-              <text key={l} x={x(l)} y="22" textAnchor={min !== undefined && max !== undefined && x(max) - x(min) < 30 ? (i === 0 ? 'end' : 'start') : 'middle'} className="num" fontSize="16" fontWeight="600" fill="var(--blue)">
-                {formatLength(l, unit, unit === 'mm' ? 2 : 1).replace(/\.0$/, '')}
+            {[min, max].map(
+              (l, i) =>
+                l !== undefined && (
+                  <text
+                    key={l}
+                    x={x(l)}
+                    y="22"
+                    textAnchor={min !== undefined && max !== undefined && x(max) - x(min) < 30 ? (i === 0 ? 'end' : 'start') : 'middle'}
+                    className="num"
+                    fontSize="16"
+                    fontWeight="600"
+                    fill="var(--blue)"
+                  >
+                    {formatLength(l, unit, unit === 'mm' ? 2 : 1).replace(/\.0$/, '')}
+                  </text>
+                ),
+            )}
+            {x(0) - scaleAt > 54 && (
+              <text x={x(0) - 8} y="44" textAnchor="end" className="label" fontSize="14" fill="var(--ink2)">
+                PRELOAD
               </text>
-            ))}
-            {x(0) - scaleAt > 54 && <text x={x(0) - 8} y="44" textAnchor="end" className="label" fontSize="14" fill="var(--ink2)">PRELOAD</text>}
-            <text x={x(0) + 8} y="44" className="label" fontSize="14" fill="var(--ink2)">FLOAT, THOU</text>
+            )}
+            <text x={x(0) + 8} y="44" className="label" fontSize="14" fill="var(--ink2)">
+              FLOAT, THOU
+            </text>
           </svg>
         )}
       </div>
@@ -191,7 +239,15 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
 }
 
 function Needles({ row, top, x, unit }: { row: LadderRow; top: number; x: (v: number) => number; unit: 'thou' | 'mm' }): JSX.Element {
-  const colour = { in: 'var(--right)', tight: 'var(--tight)', loose: 'var(--loose)', stale: 'var(--ink2)', cannotTell: 'var(--ink2)', unmeasured: 'var(--ink2)', accepted: 'var(--loose)' }[row.mark];
+  const colour = {
+    in: 'var(--right)',
+    tight: 'var(--tight)',
+    loose: 'var(--loose)',
+    stale: 'var(--ink2)',
+    cannotTell: 'var(--ink2)',
+    unmeasured: 'var(--ink2)',
+    accepted: 'var(--loose)',
+  }[row.mark];
   const stale = row.mark === 'stale';
   const at = row.reading ? x(row.reading.value) : null;
   const y = row.said === null ? top + 14 : top + 26;
@@ -202,11 +258,29 @@ function Needles({ row, top, x, unit }: { row: LadderRow; top: number; x: (v: nu
         <>
           <path d={`M${at},${y + 10}V${top + ROW - 12}`} stroke={colour} strokeWidth="3" strokeDasharray={stale ? '3 3' : undefined} />
           <path d={`M${at - 8.5},${y}h17l-8.5,13z`} fill={stale ? 'var(--paper)' : colour} stroke={colour} strokeWidth={stale ? 1.6 : 0} />
-          {row.U !== null && row.U > 0 && <path d={`M${x((row.reading?.value ?? 0) - row.U)},${top + 58}H${x((row.reading?.value ?? 0) + row.U)}M${x((row.reading?.value ?? 0) - row.U)},${top + 53}v10M${x((row.reading?.value ?? 0) + row.U)},${top + 53}v10`} stroke={colour} strokeWidth="2" fill="none" />}
+          {row.U !== null && row.U > 0 && (
+            <path
+              d={`M${x((row.reading?.value ?? 0) - row.U)},${top + 58}H${x((row.reading?.value ?? 0) + row.U)}M${x((row.reading?.value ?? 0) - row.U)},${top + 53}v10M${x((row.reading?.value ?? 0) + row.U)},${top + 53}v10`}
+              stroke={colour}
+              strokeWidth="2"
+              fill="none"
+            />
+          )}
         </>
       )}
       {row.residual !== null && at !== null && (
-        <text x={Math.min(at, x(row.said ?? 0)) - 16} y={top + 42} textAnchor="end" className="num" fontSize="16" fontWeight="600" fill="var(--ink)" stroke="var(--paper)" strokeWidth="4" paintOrder="stroke">
+        <text
+          x={Math.min(at, x(row.said ?? 0)) - 16}
+          y={top + 42}
+          textAnchor="end"
+          className="num"
+          fontSize="16"
+          fontWeight="600"
+          fill="var(--ink)"
+          stroke="var(--paper)"
+          strokeWidth="4"
+          paintOrder="stroke"
+        >
           {row.residual > 0 ? '+' : ''}
           {formatLength(row.residual, unit).replace(/\.0$/, '')}
         </text>
@@ -225,29 +299,52 @@ const Hollow = ({ at, top }: { at: number; top: number }): JSX.Element => (
 function Rung({ row, unit, narrow, tallest }: { row: LadderRow; unit: 'thou' | 'mm'; narrow: boolean; tallest: Length }): JSX.Element {
   const slotLeaves = [...row.build.fitted.values()].find((f) => f.leaves !== null)?.leaves ?? [];
   return (
-    <li className={`relative flex items-center justify-between border-t border-rule px-4 first:border-t-0 ${row.isNow ? 'border-l-4 border-l-blue pl-3' : ''}`} style={{ height: ROW }}>
+    <li
+      className={`relative flex items-center justify-between border-t border-rule px-4 first:border-t-0 ${row.isNow ? 'border-l-4 border-l-blue pl-3' : ''}`}
+      style={{ height: ROW }}
+    >
       <span className="w-[92px] shrink-0">
         <span className="num block text-[28px] leading-8 font-semibold">{row.build.number}</span>
         <span className="label block text-[15px] leading-5 font-semibold whitespace-nowrap">{row.stage}</span>
       </span>
-      {narrow ? <span className="num w-16 text-[15px] font-semibold whitespace-nowrap">{packWords(slotLeaves).replaceAll(' ', '')}</span> : <RungPack leaves={slotLeaves} total={row.pack} unit={unit} style="on" tallest={tallest} />}
+      {narrow ? (
+        <span className="num w-16 text-[15px] font-semibold whitespace-nowrap">{packWords(slotLeaves).replaceAll(' ', '')}</span>
+      ) : (
+        <RungPack leaves={slotLeaves} total={row.pack} unit={unit} style="on" tallest={tallest} />
+      )}
       <span className="ml-auto w-[168px] shrink-0 max-sm:w-[76px]">
         <span className="flex items-center gap-3">
           <span className="max-sm:hidden">
             <Mark kind={row.mark} named={false} />
           </span>
-          <span className="num text-[28px] leading-8 font-semibold">{row.reading ? formatLength(row.reading.value, unit).replace(/\.0$/, '') : '?'}</span>
+          <span className="num text-[28px] leading-8 font-semibold">
+            {row.reading ? formatLength(row.reading.value, unit).replace(/\.0$/, '') : '?'}
+          </span>
         </span>
         <span className="block truncate">
           <span className={`label text-[16px] font-semibold ${MARK_TEXT[row.mark]}`}>{MARK_WORDS[row.mark]}</span>
-          <span className="pl-2 text-[15px] text-ink2 max-sm:hidden">{[row.staleBecause ?? row.build.build.feel.join(', '), row.isNow ? 'now' : ''].filter((w) => w !== '').join(', ')}</span>
+          <span className="pl-2 text-[15px] text-ink2 max-sm:hidden">
+            {[row.staleBecause ?? row.build.build.feel.join(', '), row.isNow ? 'now' : ''].filter((w) => w !== '').join(', ')}
+          </span>
         </span>
       </span>
     </li>
   );
 }
 
-function RungPack({ leaves, total, unit, style, tallest }: { leaves: Parameters<typeof Pack>[0]['leaves']; total: Length; unit: 'thou' | 'mm'; style: 'on' | 'want'; tallest: Length }): JSX.Element {
+function RungPack({
+  leaves,
+  total,
+  unit,
+  style,
+  tallest,
+}: {
+  leaves: Parameters<typeof Pack>[0]['leaves'];
+  total: Length;
+  unit: 'thou' | 'mm';
+  style: 'on' | 'want';
+  tallest: Length;
+}): JSX.Element {
   return (
     <span className="flex w-[180px] shrink-0 items-center gap-3">
       <Pack leaves={leaves} labels={false} width={84} style={style} tallest={tallest} />

@@ -37,7 +37,15 @@ export default function NewMachine(): JSX.Element {
   const sheet = useRef<HTMLFormElement>(null);
   const { register, handleSubmit, watch, setValue, formState } = useForm<Form>({
     resolver: zodResolver(form),
-    defaultValues: { machine: facts?.job.machine ?? '', year: '', box: box?.name ?? 'Gearbox', shaft: 'Input shaft', template: 'taperPair', place: 'underCover', gasket: false },
+    defaultValues: {
+      machine: facts?.job.machine ?? '',
+      year: '',
+      box: box?.name ?? 'Gearbox',
+      shaft: 'Input shaft',
+      template: 'taperPair',
+      place: 'underCover',
+      gasket: false,
+    },
   });
   const { template, place, gasket } = watch();
   const choice = TEMPLATES[template];
@@ -53,10 +61,27 @@ export default function NewMachine(): JSX.Element {
     const job = jobId ?? newId();
     const same = facts?.assemblies.find((a) => a.name.toLowerCase() === entry.box.toLowerCase());
     const assemblyId = same?.id ?? newId();
-    const shaft = newShaft({ assemblyId, name: entry.shaft, template: entry.template, place: entry.place as Place, gasket: entry.gasket && entry.template === 'taperPair', position: facts?.shafts.length ?? 0, newId });
+    const shaft = newShaft({
+      assemblyId,
+      name: entry.shaft,
+      template: entry.template,
+      place: entry.place as Place,
+      gasket: entry.gasket && entry.template === 'taperPair',
+      position: facts?.shafts.length ?? 0,
+      newId,
+    });
     const changes: Change[] = [
-      ...(jobId ? [] : [{ kind: 'job.create' as const, job: { id: job, machine: entry.machine, year: entry.year, note: '', createdAt: at, archivedAt: null } }]),
-      ...(same ? [] : [{ kind: 'assembly.create' as const, assembly: { id: assemblyId, jobId: job, name: entry.box, kind: 'box', position: facts?.assemblies.length ?? 0, mirrorOf: null } }]),
+      ...(jobId
+        ? []
+        : [{ kind: 'job.create' as const, job: { id: job, machine: entry.machine, year: entry.year, note: '', createdAt: at, archivedAt: null } }]),
+      ...(same
+        ? []
+        : [
+            {
+              kind: 'assembly.create' as const,
+              assembly: { id: assemblyId, jobId: job, name: entry.box, kind: 'box', position: facts?.assemblies.length ?? 0, mirrorOf: null },
+            },
+          ]),
       shaft,
     ];
     try {
@@ -74,7 +99,9 @@ export default function NewMachine(): JSX.Element {
     const stops = [...(sheet.current?.querySelectorAll<HTMLElement>('[data-stop]') ?? [])];
     const at = stops.findIndex((stop) => stop === event.target || stop.contains(event.target as Node));
     const next = stops[at + 1];
-    const focusable = next?.matches('input, button') ? next : (next?.querySelector<HTMLElement>('input:checked') ?? next?.querySelector<HTMLElement>('input'));
+    const focusable = next?.matches('input, button')
+      ? next
+      : (next?.querySelector<HTMLElement>('input:checked') ?? next?.querySelector<HTMLElement>('input'));
     focusable?.focus();
     if (focusable instanceof HTMLInputElement && focusable.type === 'text') focusable.select();
   };
@@ -84,7 +111,19 @@ export default function NewMachine(): JSX.Element {
       <label htmlFor={name} className="label text-[17px] font-semibold">
         {label}
       </label>
-      <input id={name} data-stop type="text" autoComplete="off" list={list ? `${name}-list` : undefined} placeholder={placeholder} aria-invalid={formState.errors[name] ? true : undefined} aria-describedby={`${name}-says`} {...register(name)} autoFocus={name === (jobId ? 'box' : 'machine')} className="mt-1 h-14 w-full border border-edge bg-sheet px-3 text-[20px]" />
+      <input
+        id={name}
+        data-stop
+        type="text"
+        autoComplete="off"
+        list={list ? `${name}-list` : undefined}
+        placeholder={placeholder}
+        aria-invalid={formState.errors[name] ? true : undefined}
+        aria-describedby={`${name}-says`}
+        {...register(name)}
+        autoFocus={name === (jobId ? 'box' : 'machine')}
+        className="mt-1 h-14 w-full border border-edge bg-sheet px-3 text-[20px]"
+      />
       {list && (
         <datalist id={`${name}-list`}>
           {list.map((item) => (
@@ -99,7 +138,12 @@ export default function NewMachine(): JSX.Element {
   );
 
   return (
-    <form ref={sheet} onKeyDown={onEnter} onSubmit={(event) => void handleSubmit(make)(event)} className="grid gap-x-8 px-5 py-4 lg:grid-cols-[380px_minmax(0,1fr)]">
+    <form
+      ref={sheet}
+      onKeyDown={onEnter}
+      onSubmit={(event) => void handleSubmit(make)(event)}
+      className="grid gap-x-8 px-5 py-4 lg:grid-cols-[380px_minmax(0,1fr)]"
+    >
       <div>
         <h1 className="label m-0 mb-2 text-[22px] font-semibold">{jobId ? `Add to the ${facts?.job.machine ?? 'machine'}` : 'New machine'}</h1>
         {!jobId && (
@@ -113,7 +157,10 @@ export default function NewMachine(): JSX.Element {
         <fieldset data-stop className="m-0 border-0 p-0">
           <legend className="label p-0 text-[17px] font-semibold">What is it?</legend>
           {TEMPLATE_NAMES.map((each) => (
-            <label key={each} className={`mt-1 flex min-h-14 cursor-pointer items-center gap-3 border px-3 py-1 ${template === each ? 'border-2 border-blue bg-sheet' : 'border-edge'}`}>
+            <label
+              key={each}
+              className={`mt-1 flex min-h-14 cursor-pointer items-center gap-3 border px-3 py-1 ${template === each ? 'border-2 border-blue bg-sheet' : 'border-edge'}`}
+            >
               <input type="radio" value={each} {...register('template')} className="h-5 w-5 accent-blue" />
               <span>
                 <span className="block leading-5 font-medium">{TEMPLATES[each].title}</span>
@@ -125,13 +172,29 @@ export default function NewMachine(): JSX.Element {
       </div>
       <div className="min-w-0 max-lg:mt-4">
         <div className="border border-edge">
-          <SectionView height={300} question={{ template, place: (choice.places.some((p) => p.place === place) ? place : (choice.places[0]?.place ?? 'underCover')) as Place, gasket: gasket && template === 'taperPair', sizes: {}, leaves: null, packWords: 'Shim', gap: null, turned: [], letter: 'A' }} />
+          <SectionView
+            height={300}
+            question={{
+              template,
+              place: (choice.places.some((p) => p.place === place) ? place : (choice.places[0]?.place ?? 'underCover')) as Place,
+              gasket: gasket && template === 'taperPair',
+              sizes: {},
+              leaves: null,
+              packWords: 'Shim',
+              gap: null,
+              turned: [],
+              letter: 'A',
+            }}
+          />
         </div>
         <fieldset data-stop className="m-0 mt-3 border-0 p-0">
           <legend className="label p-0 text-[17px] font-semibold">Where is the shim?</legend>
           <div className="flex flex-wrap gap-2">
             {choice.places.map((each) => (
-              <label key={each.place} className={`flex min-h-14 cursor-pointer items-center gap-3 border px-4 ${place === each.place ? 'border-2 border-brass-text bg-sheet' : 'border-edge'}`}>
+              <label
+                key={each.place}
+                className={`flex min-h-14 cursor-pointer items-center gap-3 border px-4 ${place === each.place ? 'border-2 border-brass-text bg-sheet' : 'border-edge'}`}
+              >
                 <input type="radio" value={each.place} {...register('place')} className="h-5 w-5 accent-blue" />
                 {each.says}
               </label>

@@ -15,7 +15,9 @@ export function Checks({ shaft }: { shaft: ShaftState }): JSX.Element | null {
   const { send } = useCommand();
   if (shaft.checks.length === 0) return null;
   const say = (check: CheckState, answer: 'yes' | 'no'): void => {
-    void send(keepReading(check.station, shaft.current, { method: 'look', text: answer, instrument: null, answer, restsOn: [] }, null, answer)).catch(() => undefined);
+    void send(keepReading(check.station, shaft.current, { method: 'look', text: answer, instrument: null, answer, restsOn: [] }, null, answer)).catch(
+      () => undefined,
+    );
   };
   return (
     <section aria-label="Checks" className="border-t border-rule px-4 py-2">
@@ -25,13 +27,24 @@ export function Checks({ shaft }: { shaft: ShaftState }): JSX.Element | null {
           const yes = check.answer === 'yes' && !check.stale;
           return (
             <div key={check.station.id} className="flex items-center gap-3">
-              <button type="button" role="checkbox" aria-checked={yes} onClick={() => say(check, yes ? 'no' : 'yes')} className="flex min-h-14 flex-1 items-center gap-3 text-left">
-                <span aria-hidden="true" className={`flex h-7 w-7 shrink-0 items-center justify-center border-2 text-[18px] ${yes ? 'border-ink bg-ink text-sheet' : 'border-edge bg-sheet'}`}>
+              <button
+                type="button"
+                role="checkbox"
+                aria-checked={yes}
+                onClick={() => say(check, yes ? 'no' : 'yes')}
+                className="flex min-h-14 flex-1 items-center gap-3 text-left"
+              >
+                <span
+                  aria-hidden="true"
+                  className={`flex h-7 w-7 shrink-0 items-center justify-center border-2 text-[18px] ${yes ? 'border-ink bg-ink text-sheet' : 'border-edge bg-sheet'}`}
+                >
                   {yes ? '✓' : ''}
                 </span>
                 <span className="min-w-0">
                   <span className="block leading-5 font-medium">{check.station.name}</span>
-                  <span className={`block text-[14px] leading-5 ${check.answer === 'no' ? 'font-medium text-tight' : 'text-ink2'}`}>{check.answer === 'no' ? 'looked: no' : check.stale ? 'stale: the build has changed' : (SAYS[check.station.role] ?? '')}</span>
+                  <span className={`block text-[14px] leading-5 ${check.answer === 'no' ? 'font-medium text-tight' : 'text-ink2'}`}>
+                    {check.answer === 'no' ? 'looked: no' : check.stale ? 'stale: the build has changed' : (SAYS[check.station.role] ?? '')}
+                  </span>
                 </span>
               </button>
             </div>

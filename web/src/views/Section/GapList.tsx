@@ -14,13 +14,20 @@ export function GapList({ gaps, current }: { gaps: readonly GapState[]; current:
       {gaps.map((gap) => {
         const value = gap.now.reading ? formatLength(gap.now.reading.value, unit).replace(/\.0$/, '') : '?';
         return (
-          <li key={gap.station.id} className={`grid grid-cols-[20px_minmax(120px,200px)_1fr_84px_30px_130px] items-center gap-3 border-t border-rule px-4 py-1 max-sm:hidden ${gap.station.id === current ? 'border-l-4 border-l-blue bg-sheet pl-3' : ''}`}>
+          <li
+            key={gap.station.id}
+            className={`grid grid-cols-[20px_minmax(120px,200px)_1fr_84px_30px_130px] items-center gap-3 border-t border-rule px-4 py-1 max-sm:hidden ${gap.station.id === current ? 'border-l-4 border-l-blue bg-sheet pl-3' : ''}`}
+          >
             <span className="label text-[19px] font-semibold text-blue">{gap.letter}</span>
             <span className="truncate text-[17px]">{gap.station.name}</span>
             <LimitBarView {...barState(gap)} mini most={420} />
-            <span className="num text-right text-[20px] font-semibold">{gap.now.kind === 'read' || gap.now.kind === 'none' ? value : `(${value})`}</span>
+            <span className="num text-right text-[20px] font-semibold">
+              {gap.now.kind === 'read' || gap.now.kind === 'none' ? value : `(${value})`}
+            </span>
             <Mark kind={gap.mark} size={26} named={false} ground={gap.station.id === current ? 'var(--sheet)' : 'var(--paper)'} />
-            <span className={`label text-[18px] font-semibold whitespace-nowrap ${MARK_TEXT[gap.mark]}`}>{gap.now.kind === 'forecast' ? 'Forecast' : MARK_WORDS[gap.mark]}</span>
+            <span className={`label text-[18px] font-semibold whitespace-nowrap ${MARK_TEXT[gap.mark]}`}>
+              {gap.now.kind === 'forecast' ? 'Forecast' : MARK_WORDS[gap.mark]}
+            </span>
           </li>
         );
       })}

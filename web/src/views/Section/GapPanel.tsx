@@ -25,7 +25,11 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
       <div className="mt-1 flex items-start gap-4">
         <Mark kind={gap.mark} size={52} />
         <div className="min-w-0">
-          {shown === null ? <span className="num text-[44px] leading-[48px] font-semibold text-ink2">?</span> : <BigNumber value={shown} kind={now.kind} bound={now.reading?.kind ?? 'estimate'} unit={unit} />}
+          {shown === null ? (
+            <span className="num text-[44px] leading-[48px] font-semibold text-ink2">?</span>
+          ) : (
+            <BigNumber value={shown} kind={now.kind} bound={now.reading?.kind ?? 'estimate'} unit={unit} />
+          )}
         </div>
       </div>
       <p className="m-0 mt-1 flex flex-wrap items-baseline justify-between gap-x-3">
@@ -41,7 +45,8 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
         <span>
           {gap.limits ? (
             <>
-              <span className="num text-[18px] font-semibold">{formatLimits(gap.limits.limits, unit)}</span> <span className="unit text-[16px]">{unitWord(unit)}</span>
+              <span className="num text-[18px] font-semibold">{formatLimits(gap.limits.limits, unit)}</span>{' '}
+              <span className="unit text-[16px]">{unitWord(unit)}</span>
               <span className="pl-3 text-[16px]">
                 {gap.limits.fact.source === 'manual' ? 'Manual' : gap.limits.fact.source.replace('_', ' ')}
                 {gap.limits.fact.pageOrWhom ? `, ${gap.limits.fact.pageOrWhom}` : ''}
@@ -63,7 +68,17 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
   );
 }
 
-function BigNumber({ value, kind, bound, unit }: { value: Length; kind: GapState['now']['kind']; bound: 'estimate' | 'atLeast' | 'atMost'; unit: 'thou' | 'mm' }): JSX.Element {
+function BigNumber({
+  value,
+  kind,
+  bound,
+  unit,
+}: {
+  value: Length;
+  kind: GapState['now']['kind'];
+  bound: 'estimate' | 'atLeast' | 'atMost';
+  unit: 'thou' | 'mm';
+}): JSX.Element {
   const before = bound === 'atLeast' ? 'at least' : bound === 'atMost' ? 'at most' : value < 0 ? 'preload' : kind === 'forecast' ? 'said' : '';
   return (
     <>

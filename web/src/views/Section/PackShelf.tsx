@@ -36,9 +36,16 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
   const available = slot ? availableFor(slot.slot.id, lots, fitted) : [];
   const reading = gap.now.reading;
   const needed = window !== null && window.reachable && reading !== null && gap.mark !== 'in' && gap.now.kind === 'read';
-  const { data: choices } = usePackChoices(window && reading && pack && window.reachable ? { window, available, fitted: pack.fitted, reading: reading.value, sense: pack.sense } : null);
+  const { data: choices } = usePackChoices(
+    window && reading && pack && window.reachable ? { window, available, fitted: pack.fitted, reading: reading.value, sense: pack.sense } : null,
+  );
   useEffect(() => setChosen(0), [choices]);
-  const settled = gap.now.kind === 'forecast' ? 'Fitted. Read it now: the strip is waiting.' : gap.mark === 'in' ? 'Right as it is. Tick what has no number.' : null;
+  const settled =
+    gap.now.kind === 'forecast'
+      ? 'Fitted. Read it now: the strip is waiting.'
+      : gap.mark === 'in'
+        ? 'Right as it is. Tick what has no number.'
+        : null;
   const best = settled === null ? choices?.choices[chosen] : undefined;
 
   useEffect(() => {
@@ -79,7 +86,8 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
           <Pack leaves={slot.fitting.leaves ?? []} />
           <p className="m-0 mt-1">
             <span className="text-ink2">in all </span>
-            <span className="num text-[20px] font-semibold">{formatLength(pack.fitted, unit)}</span> <span className="unit text-[15px]">{unitWord(unit)}</span>
+            <span className="num text-[20px] font-semibold">{formatLength(pack.fitted, unit)}</span>{' '}
+            <span className="unit text-[15px]">{unitWord(unit)}</span>
           </p>
         </div>
         <div>
@@ -120,7 +128,20 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
           )}
         </div>
         <div className="flex flex-col gap-1 @sm:max-@3xl:col-span-full print:col-auto!">
-          {settled === null && choices?.choices.map((choice, i) => (i === chosen ? null : <Alternative key={i} choice={choice} unit={unit} onChoose={() => { setChosen(i); fitButton.current?.focus(); }} />))}
+          {settled === null &&
+            choices?.choices.map((choice, i) =>
+              i === chosen ? null : (
+                <Alternative
+                  key={i}
+                  choice={choice}
+                  unit={unit}
+                  onChoose={() => {
+                    setChosen(i);
+                    fitButton.current?.focus();
+                  }}
+                />
+              ),
+            )}
           {choices && best && <MakeLine choices={choices} unit={unit} />}
         </div>
         {other && <OtherPack onFit={(leaves) => void fit(leaves)} available={available} unit={unit} />}
@@ -132,7 +153,16 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
 function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Element {
   const window = gap.pack?.window;
   if (gap.pack?.refusal) return <Refusal>{gap.pack.refusal.message}</Refusal>;
-  if (!window) return <p className="m-0 text-ink2">{gap.now.kind === 'stale' ? `Read it again first: ${gap.now.because ?? 'the last reading is stale'}.` : gap.limits ? 'Read the gap, and the pack is worked out here.' : 'Limits first: then the pack is worked out here.'}</p>;
+  if (!window)
+    return (
+      <p className="m-0 text-ink2">
+        {gap.now.kind === 'stale'
+          ? `Read it again first: ${gap.now.because ?? 'the last reading is stale'}.`
+          : gap.limits
+            ? 'Read the gap, and the pack is worked out here.'
+            : 'Limits first: then the pack is worked out here.'}
+      </p>
+    );
   if (!window.reachable) return <Refusal>{window.because}</Refusal>;
   return (
     <>
@@ -141,14 +171,20 @@ function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Elem
       <p className="num m-0 text-[16px] whitespace-nowrap">
         {formatLength(window.min, unit)} to {formatLength(window.max, unit)}
       </p>
-      <p className="m-0 text-[16px] text-ink2">{window.sure ? `sure ${formatLength(window.sure.min, unit)} to ${formatLength(window.sure.max, unit)}` : window.because}</p>
+      <p className="m-0 text-[16px] text-ink2">
+        {window.sure ? `sure ${formatLength(window.sure.min, unit)} to ${formatLength(window.sure.max, unit)}` : window.because}
+      </p>
     </>
   );
 }
 
 function Alternative({ choice, unit, onChoose }: { choice: PackChoice; unit: 'thou' | 'mm'; onChoose: () => void }): JSX.Element {
   return (
-    <button type="button" onClick={onChoose} className="num flex min-h-12 items-center justify-between gap-2 border border-edge bg-sheet px-3 text-[17px]">
+    <button
+      type="button"
+      onClick={onChoose}
+      className="num flex min-h-12 items-center justify-between gap-2 border border-edge bg-sheet px-3 text-[17px]"
+    >
       <span className="text-left">{packWords(choice.leaves)}</span>
       <span className="whitespace-nowrap">
         → <strong className="text-[20px] font-semibold">{formatLength(choice.gives, unit)}</strong>
@@ -177,7 +213,19 @@ function MakeLine({ choices, unit }: { choices: PackChoices; unit: 'thou' | 'mm'
 }
 
 /** Nothing on hand lands: the shim to cut or lap, as a window, and the nearest either side. */
-function NoPack({ choices, unit, onFit, buttonRef, busy }: { choices: PackChoices; unit: 'thou' | 'mm'; onFit: (leaves: readonly FitLeaf[]) => void; buttonRef: React.RefObject<HTMLButtonElement | null>; busy: boolean }): JSX.Element {
+function NoPack({
+  choices,
+  unit,
+  onFit,
+  buttonRef,
+  busy,
+}: {
+  choices: PackChoices;
+  unit: 'thou' | 'mm';
+  onFit: (leaves: readonly FitLeaf[]) => void;
+  buttonRef: React.RefObject<HTMLButtonElement | null>;
+  busy: boolean;
+}): JSX.Element {
   const { ideal, either, plan, sure } = choices.make;
   const made: FitLeaf[] = [{ lotId: null, thickness: ideal, written: half(ideal, unit), unit, count: 1 }];
   return (
@@ -196,7 +244,11 @@ function NoPack({ choices, unit, onFit, buttonRef, busy }: { choices: PackChoice
           </span>
         </p>
       )}
-      {plan && 'leaves' in plan && <p className="m-0">cut from sheet: {plan.leaves.map((l) => `${l.count > 1 ? `${l.count} × ` : ''}${formatLength(l.thickness, unit)}`).join(' + ')}</p>}
+      {plan && 'leaves' in plan && (
+        <p className="m-0">
+          cut from sheet: {plan.leaves.map((l) => `${l.count > 1 ? `${l.count} × ` : ''}${formatLength(l.thickness, unit)}`).join(' + ')}
+        </p>
+      )}
       {!sure && <p className="m-0 text-[15px] text-ink2">The reading’s doubt is as wide as the limits: this is the middle, not a certainty.</p>}
       <p className="m-0 mt-1 text-[15px] text-ink2">
         {choices.below && `Nearest under: ${packWords(choices.below.leaves)} gives ${formatLength(choices.below.gives, unit)}. `}
@@ -218,7 +270,15 @@ const inches = (length: Length, unit: 'thou' | 'mm', short = false): string => {
 };
 
 /** A pack of any thickness, from the drawer or not: "10½, made". */
-function OtherPack({ onFit, available, unit }: { onFit: (leaves: readonly FitLeaf[]) => void; available: Parameters<typeof leavesFromSaid>[1]; unit: 'thou' | 'mm' }): JSX.Element {
+function OtherPack({
+  onFit,
+  available,
+  unit,
+}: {
+  onFit: (leaves: readonly FitLeaf[]) => void;
+  available: Parameters<typeof leavesFromSaid>[1];
+  unit: 'thou' | 'mm';
+}): JSX.Element {
   const [text, setText] = useState('');
   const [tried, setTried] = useState(false);
   const said = packOrRefusal(text, unit);
@@ -231,7 +291,23 @@ function OtherPack({ onFit, available, unit }: { onFit: (leaves: readonly FitLea
         if (Array.isArray(said)) onFit(leavesFromSaid(said, available));
       }}
     >
-      <Field label="Fit another pack" value={text} onChange={(e) => { setText(e.target.value); setTried(false); }} placeholder="like 6+4, 10½ or none" refusal={tried && !Array.isArray(said) ? said : null} says={Array.isArray(said) && text !== '' ? `${formatLength(nanometres(said.reduce((sum, l) => sum + l.thickness, 0)), unit)} ${unitWord(unit)}` : ''} className="flex-1" autoFocus />
+      <Field
+        label="Fit another pack"
+        value={text}
+        onChange={(e) => {
+          setText(e.target.value);
+          setTried(false);
+        }}
+        placeholder="like 6+4, 10½ or none"
+        refusal={tried && !Array.isArray(said) ? said : null}
+        says={
+          Array.isArray(said) && text !== ''
+            ? `${formatLength(nanometres(said.reduce((sum, l) => sum + l.thickness, 0)), unit)} ${unitWord(unit)}`
+            : ''
+        }
+        className="flex-1"
+        autoFocus
+      />
       <Primary type="submit" className="mt-7">
         Fit it
       </Primary>

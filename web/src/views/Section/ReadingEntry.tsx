@@ -1,5 +1,16 @@
 import type { RawReading } from '@elder-cog/contract';
-import { describeLength, formatLength, INSTRUMENTS, nanometres, tryEntry, parseLength, ReckoningError, type EntryRead, type Instrument, type Length } from '@elder-cog/core';
+import {
+  describeLength,
+  formatLength,
+  INSTRUMENTS,
+  nanometres,
+  tryEntry,
+  parseLength,
+  ReckoningError,
+  type EntryRead,
+  type Instrument,
+  type Length,
+} from '@elder-cog/core';
 import { asInstrument, packTotal, readingValue, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX, type ReactNode, type RefObject } from 'react';
 import { Chip, Field, Heading, Quiet, Refusal } from '../../kit/controls.tsx';
@@ -31,16 +42,33 @@ interface RestItem {
   readonly answers: readonly string[];
 }
 
-const ANSWERS: Readonly<Record<string, readonly string[]>> = { fastening: ['torqued', 'hand tight'], gasket: ['new gasket', 'old gasket', 'no gasket'], bearing: ['own bearings', 'trial bearings'] };
+const ANSWERS: Readonly<Record<string, readonly string[]>> = {
+  fastening: ['torqued', 'hand tight'],
+  gasket: ['new gasket', 'old gasket', 'no gasket'],
+  bearing: ['own bearings', 'trial bearings'],
+};
 
 /** What a reading here rests on: bolts, gasket, bearings as last said, and the dial square. */
 function restItems(shaft: ShaftState, dialSquare: boolean, method: RawReading['method']): RestItem[] {
-  const slots = shaft.slots.filter(({ slot }) => slot.kind in ANSWERS && slot.kind !== 'bearing').map(({ slot, fitting }) => ({ item: slot.role, name: slot.name, slotId: slot.id, known: fitting.state, answers: ANSWERS[slot.kind] ?? [] }));
-  return method === 'dial' || method === 'spacer' ? [...slots, { item: 'dial', name: 'Dial', slotId: null, known: dialSquare ? 'square' : null, answers: ['square', 'not square'] }] : slots;
+  const slots = shaft.slots
+    .filter(({ slot }) => slot.kind in ANSWERS && slot.kind !== 'bearing')
+    .map(({ slot, fitting }) => ({ item: slot.role, name: slot.name, slotId: slot.id, known: fitting.state, answers: ANSWERS[slot.kind] ?? [] }));
+  return method === 'dial' || method === 'spacer'
+    ? [...slots, { item: 'dial', name: 'Dial', slotId: null, known: dialSquare ? 'square' : null, answers: ['square', 'not square'] }]
+    : slots;
 }
 
 /** The strip with all that belongs to it: way of reading, what it rests on, dial, readings seen in this build. */
-export function ReadingEntry({ shaft, gap, dialSquare, onKept, entryRef, showDial = false, keypad = false, compact = false }: ReadingEntryProps): JSX.Element {
+export function ReadingEntry({
+  shaft,
+  gap,
+  dialSquare,
+  onKept,
+  entryRef,
+  showDial = false,
+  keypad = false,
+  compact = false,
+}: ReadingEntryProps): JSX.Element {
   const { send, sending } = useCommand();
   const [text, setText] = useState('');
   const [heights, setHeights] = useState('');
@@ -82,12 +110,21 @@ export function ReadingEntry({ shaft, gap, dialSquare, onKept, entryRef, showDia
   };
 
   const blocked =
-    method === 'depths' && !('read' in tryEntry(heights, instrument)) ? 'Give the height of the cover as well, flange to spigot.' : method === 'spacer' && spacerValue === null ? 'Say how thick the known spacer is.' : unsaid.length > 0 ? `Say what it rests on first: ${unsaid.map((u) => u.name.toLowerCase()).join(', ')}.` : null;
+    method === 'depths' && !('read' in tryEntry(heights, instrument))
+      ? 'Give the height of the cover as well, flange to spigot.'
+      : method === 'spacer' && spacerValue === null
+        ? 'Say how thick the known spacer is.'
+        : unsaid.length > 0
+          ? `Say what it rests on first: ${unsaid.map((u) => u.name.toLowerCase()).join(', ')}.`
+          : null;
 
   const keep = async (entry: string, read: EntryRead): Promise<void> => {
     const raw = rawOf(entry);
     const value = valueOf(entry);
-    const words = value === null ? entry : `${read.reading.kind === 'atLeast' ? 'at least ' : read.reading.kind === 'atMost' ? 'at most ' : ''}${describeLength(value, read.unit === 'um' ? 'mm' : read.unit)}`;
+    const words =
+      value === null
+        ? entry
+        : `${read.reading.kind === 'atLeast' ? 'at least ' : read.reading.kind === 'atMost' ? 'at most ' : ''}${describeLength(value, read.unit === 'um' ? 'mm' : read.unit)}`;
     const change = keepReading(gap.station, shaft.current, raw, value, words);
     try {
       await send(change);
@@ -127,12 +164,34 @@ export function ReadingEntry({ shaft, gap, dialSquare, onKept, entryRef, showDia
           gap={gap}
           onChoose={(change) => {
             setChoosing(false);
-            void send(change).then(() => strip.current?.focus(), () => undefined);
+            void send(change).then(
+              () => strip.current?.focus(),
+              () => undefined,
+            );
           }}
         />
       )}
-      {method === 'depths' && <Field label="Cover, flange to spigot" value={heights} onChange={(e) => setHeights(e.target.value)} placeholder="like .720 .721" {...saysOf(heights, instrument)} className="mb-1" />}
-      {method === 'spacer' && <Field label="Known spacer under the flange" value={spacer} onChange={(e) => setSpacer(e.target.value)} placeholder="like 10 thou" says={spacerValue === null ? '' : describeLength(spacerValue, 'thou')} refusal={spacer !== '' && spacerValue === null ? 'That is not a thickness: type one such as 10 thou.' : null} className="mb-1" />}
+      {method === 'depths' && (
+        <Field
+          label="Cover, flange to spigot"
+          value={heights}
+          onChange={(e) => setHeights(e.target.value)}
+          placeholder="like .720 .721"
+          {...saysOf(heights, instrument)}
+          className="mb-1"
+        />
+      )}
+      {method === 'spacer' && (
+        <Field
+          label="Known spacer under the flange"
+          value={spacer}
+          onChange={(e) => setSpacer(e.target.value)}
+          placeholder="like 10 thou"
+          says={spacerValue === null ? '' : describeLength(spacerValue, 'thou')}
+          refusal={spacer !== '' && spacerValue === null ? 'That is not a thickness: type one such as 10 thou.' : null}
+          className="mb-1"
+        />
+      )}
       {showDial && method === 'dial' && (
         <div className="flex justify-center py-2">
           <Dial entry={text} divisions={instrument.divisions ?? 100} size={compact ? 160 : 200} />
@@ -140,19 +199,19 @@ export function ReadingEntry({ shaft, gap, dialSquare, onKept, entryRef, showDia
       )}
       <RestsOn items={items} said={said} changing={changing} onChange={setChanging} onAnswer={answer} />
       <Foot pinned={keypad} value={text} onChange={setText}>
-      <EntryStrip
-        ref={strip}
-        value={text}
-        onChange={setText}
-        onKeep={(entry, read) => void keep(entry, read)}
-        instrument={instrument}
-        reckons={valueOf}
-        expected={expectedHere(gap)}
-        blocked={blocked}
-        example={way.example}
-        busy={sending}
-        ownKeypad={keypad}
-      />
+        <EntryStrip
+          ref={strip}
+          value={text}
+          onChange={setText}
+          onKeep={(entry, read) => void keep(entry, read)}
+          instrument={instrument}
+          reckons={valueOf}
+          expected={expectedHere(gap)}
+          blocked={blocked}
+          example={way.example}
+          busy={sending}
+          ownKeypad={keypad}
+        />
       </Foot>
       {lastKept && (
         <p className="m-0 flex flex-wrap items-center gap-x-3 text-[16px]">
@@ -173,17 +232,35 @@ export function ReadingEntry({ shaft, gap, dialSquare, onKept, entryRef, showDia
 }
 
 /** On a phone the strip sits at the foot of the page, and its keypad comes up while it is being typed in. */
-function Foot({ pinned, value, onChange, children }: { pinned: boolean; value: string; onChange: (value: string) => void; children: ReactNode }): JSX.Element {
+function Foot({
+  pinned,
+  value,
+  onChange,
+  children,
+}: {
+  pinned: boolean;
+  value: string;
+  onChange: (value: string) => void;
+  children: ReactNode;
+}): JSX.Element {
   const [active, setActive] = useState(false);
   if (!pinned) return <>{children}</>;
   return (
     <>
       <div className={active ? 'h-[392px]' : 'h-[112px]'} />
-      <div className="fixed inset-x-0 bottom-[60px] z-10 border-t-2 border-ink bg-paper px-3 pt-2" onFocus={() => setActive(true)} onBlur={() => setActive(false)}>
+      <div
+        className="fixed inset-x-0 bottom-[60px] z-10 border-t-2 border-ink bg-paper px-3 pt-2"
+        onFocus={() => setActive(true)}
+        onBlur={() => setActive(false)}
+      >
         {children}
         {active && (
           <div className="-mx-3">
-            <Keypad value={value} onChange={onChange} onKeep={() => (document.getElementById('entry') as HTMLInputElement | null)?.form?.requestSubmit()} />
+            <Keypad
+              value={value}
+              onChange={onChange}
+              onKeep={() => (document.getElementById('entry') as HTMLInputElement | null)?.form?.requestSubmit()}
+            />
           </div>
         )}
       </div>
@@ -203,23 +280,46 @@ function lengthOrNull(text: string, unit: Instrument['unit']): Length | null {
 function saysOf(text: string, instrument: Instrument): { says: string; refusal: string | null } {
   if (text.trim() === '') return { says: '', refusal: null };
   const understood = tryEntry(text, instrument);
-  return 'read' in understood ? { says: describeLength(understood.read.reading.value, instrument.unit), refusal: null } : { says: '', refusal: understood.refusal.message };
+  return 'read' in understood
+    ? { says: describeLength(understood.read.reading.value, instrument.unit), refusal: null }
+    : { says: '', refusal: understood.refusal.message };
 }
 
 /** What this method in this build should read: the forecast, or the limits while the pack it came with is in. */
 function expectedHere(gap: GapState): Expected | null {
   const { min, max } = gap.limits?.limits ?? {};
   const half = min !== undefined && max !== undefined ? (max - min) / 2 : 50_800;
-  if (gap.now.kind === 'forecast' && gap.now.reading) return { min: nanometres(gap.now.reading.value - half), max: nanometres(gap.now.reading.value + half) };
-  if (gap.now.kind === 'read' && gap.now.reading) return { min: nanometres(gap.now.reading.value - half), max: nanometres(gap.now.reading.value + half) };
+  if (gap.now.kind === 'forecast' && gap.now.reading)
+    return { min: nanometres(gap.now.reading.value - half), max: nanometres(gap.now.reading.value + half) };
+  if (gap.now.kind === 'read' && gap.now.reading)
+    return { min: nanometres(gap.now.reading.value - half), max: nanometres(gap.now.reading.value + half) };
   if (gap.now.kind === 'none' && gap.pack && gap.pack.fitted > 0 && min !== undefined && max !== undefined) return { min, max };
   return null;
 }
 
 /** "bolts torqued", "new gasket", "dial": as short as it can be said. */
-const restWords = (item: RestItem, answer: string): string => (item.item === 'dial' ? (answer === 'square' ? 'dial' : `dial ${answer}`) : item.item === 'cover.gasket' ? answer : `${item.name.toLowerCase().split(' ').at(-1) ?? ''} ${answer}`);
+const restWords = (item: RestItem, answer: string): string =>
+  item.item === 'dial'
+    ? answer === 'square'
+      ? 'dial'
+      : `dial ${answer}`
+    : item.item === 'cover.gasket'
+      ? answer
+      : `${item.name.toLowerCase().split(' ').at(-1) ?? ''} ${answer}`;
 
-function RestsOn({ items, said, changing, onChange, onAnswer }: { items: readonly RestItem[]; said: (item: RestItem) => string | null; changing: string | null; onChange: (item: string | null) => void; onAnswer: (item: RestItem, answer: string) => void }): JSX.Element {
+function RestsOn({
+  items,
+  said,
+  changing,
+  onChange,
+  onAnswer,
+}: {
+  items: readonly RestItem[];
+  said: (item: RestItem) => string | null;
+  changing: string | null;
+  onChange: (item: string | null) => void;
+  onAnswer: (item: RestItem, answer: string) => void;
+}): JSX.Element {
   const known = items.filter((item) => said(item) !== null && changing !== item.item);
   const open = items.filter((item) => said(item) === null || changing === item.item);
   return (
@@ -228,7 +328,13 @@ function RestsOn({ items, said, changing, onChange, onAnswer }: { items: readonl
         <p className="m-0 flex flex-wrap items-center gap-x-2.5 text-[15px]">
           <span className="text-ink2">Rests on</span>
           {known.map((item) => (
-            <button key={item.item} type="button" onClick={() => onChange(item.item)} aria-label={`${item.name}: ${said(item) ?? ''}. Change`} className="min-h-12 whitespace-nowrap">
+            <button
+              key={item.item}
+              type="button"
+              onClick={() => onChange(item.item)}
+              aria-label={`${item.name}: ${said(item) ?? ''}. Change`}
+              className="min-h-12 whitespace-nowrap"
+            >
               {restWords(item, said(item) ?? '')} <span className="text-good">✓</span>
             </button>
           ))}
@@ -251,7 +357,9 @@ function RestsOn({ items, said, changing, onChange, onAnswer }: { items: readonl
 /** Readings kept on this build, with their range; one tap takes one back, struck through and kept. */
 function Seen({ gap }: { gap: GapState }): JSX.Element | null {
   const unit = useSettings((s) => s.unit);
-  const words = gap.now.kept.map((k) => (k.value ? k.value.values.map((v) => formatLength(v, unit).replace(/\.0$/, '')).join(' ') || k.text : k.text));
+  const words = gap.now.kept.map((k) =>
+    k.value ? k.value.values.map((v) => formatLength(v, unit).replace(/\.0$/, '')).join(' ') || k.text : k.text,
+  );
   if (gap.now.kind !== 'read') return null;
   return (
     <p className="m-0 mt-1 text-[16px]">
@@ -281,7 +389,15 @@ const SET: Readonly<Record<string, { thou: Instrument; mm: Instrument }>> = {
 };
 
 /** The five ways of reading a gap, from small drawings; and which system the instrument reads in. */
-export function MethodChooser({ gap, onChoose, large = false }: { gap: GapState; onChoose: (change: ReturnType<typeof setMethod>) => void; large?: boolean }): JSX.Element {
+export function MethodChooser({
+  gap,
+  onChoose,
+  large = false,
+}: {
+  gap: GapState;
+  onChoose: (change: ReturnType<typeof setMethod>) => void;
+  large?: boolean;
+}): JSX.Element {
   const [unit, setUnit] = useState<'thou' | 'mm'>(gap.station.instrument?.unit === 'mm' ? 'mm' : gap.limits?.fact.unit === 'mm' ? 'mm' : 'thou');
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => first.current?.focus(), []);

@@ -38,7 +38,9 @@ export default function Section(): JSX.Element {
   }, [step, toEntry, phone]);
 
   if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
-  const dialSquare = facts.readings.some((r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'));
+  const dialSquare = facts.readings.some(
+    (r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'),
+  );
   const packs = step === null && <PackShelf shaft={shaft} gap={gap} wantsFocus={wantsFit} onFocused={fitFocused} onFitted={toEntry} />;
   const checks = step === null && <Checks shaft={shaft} />;
   const setUp = step !== null && <SetUp step={step} shaft={shaft} gap={gap} onSkipLeaves={() => skipLeaves(true)} onMethod={toEntry} />;
@@ -53,7 +55,8 @@ export default function Section(): JSX.Element {
         Section, {shaft.shaft.name}, {shaft.assembly.name}
       </h1>
       <p className="label m-0 hidden border-b-2 border-ink pb-1 text-[18px] font-semibold print:block">
-        {state.job.machine} {state.job.year} · {shaft.assembly.name} · {shaft.shaft.name} · build {shaft.current?.number ?? '–'}, {shaft.stage} · {format(new Date(), 'd MMM yyyy')}
+        {state.job.machine} {state.job.year} · {shaft.assembly.name} · {shaft.shaft.name} · build {shaft.current?.number ?? '–'}, {shaft.stage} ·{' '}
+        {format(new Date(), 'd MMM yyyy')}
       </p>
       <div className="min-w-0">
         <SectionView question={shaft.section} height={388} />
@@ -64,7 +67,10 @@ export default function Section(): JSX.Element {
         {wide && packs && <div className="border-t-2 border-ink">{packs}</div>}
         {wide && checks}
       </div>
-      <aside aria-label="The gap in hand" className="min-w-0 border-l-2 border-ink px-4 py-3 max-lg:border-t-2 max-lg:border-l-0 print:grid print:grid-cols-2 print:gap-6 print:border-l-0">
+      <aside
+        aria-label="The gap in hand"
+        className="min-w-0 border-l-2 border-ink px-4 py-3 max-lg:border-t-2 max-lg:border-l-0 print:grid print:grid-cols-2 print:gap-6 print:border-l-0"
+      >
         <div className="max-lg:grid max-lg:grid-cols-2 max-lg:gap-6 max-sm:block print:block">
           <GapPanel gap={gap} />
           {step === null && (
@@ -93,7 +99,10 @@ export function NoShaft({ jobId }: { jobId: string }): JSX.Element {
     <div className="p-6">
       <Heading>Nothing is on the bench yet</Heading>
       <p>Say what box it is and what shaft is in it: the drawing is there at once, and no dimension is needed.</p>
-      <Link to={`/jobs/${jobId}/add`} className="label inline-flex min-h-14 items-center bg-blue px-5 text-[18px] font-semibold text-paper no-underline">
+      <Link
+        to={`/jobs/${jobId}/add`}
+        className="label inline-flex min-h-14 items-center bg-blue px-5 text-[18px] font-semibold text-paper no-underline"
+      >
         Add a box
       </Link>
     </div>

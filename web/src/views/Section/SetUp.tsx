@@ -1,4 +1,15 @@
-import { describeLength, formatLength, formatLimits, nanometres, otherUnit, parseLeaves, readLimits, ReckoningError, unitWord, type LimitsRead } from '@elder-cog/core';
+import {
+  describeLength,
+  formatLength,
+  formatLimits,
+  nanometres,
+  otherUnit,
+  parseLeaves,
+  readLimits,
+  ReckoningError,
+  unitWord,
+  type LimitsRead,
+} from '@elder-cog/core';
 import { availableFor, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Field, Heading, Primary, Secondary } from '../../kit/controls.tsx';
@@ -75,14 +86,39 @@ export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | '
         event.preventDefault();
         setTried(true);
         if (typeof read === 'string') return;
-        void send(setLimits(gap.station, text, read, 'manual', page)).then(() => onDone?.(), () => undefined);
+        void send(setLimits(gap.station, text, read, 'manual', page)).then(
+          () => onDone?.(),
+          () => undefined,
+        );
       }}
     >
       <Heading>Limits of the {gap.station.name.toLowerCase()}</Heading>
       <p className="m-0 mb-2 text-ink2">As the manual prints them: 5-8 thou · 0.05 to 0.10 mm · max 9 thou · preload 1-3 thou</p>
       <div className="flex items-start gap-3 max-sm:flex-col">
-        <Field id="limits" label="Limits" hideLabel autoFocus value={text} onChange={(e) => { setText(e.target.value); setTried(false); }} placeholder="like 5-8 thou" refusal={tried && typeof read === 'string' ? read : null} says={typeof read === 'string' ? (text === '' ? '' : <span className="text-ink2">not understood yet</span>) : limitsInBoth(read)} className="w-full max-w-md" />
-        <Field id="page" label="Page" hideLabel value={page} onChange={(e) => setPage(e.target.value)} placeholder="manual, page" className="w-48 max-sm:w-full" />
+        <Field
+          id="limits"
+          label="Limits"
+          hideLabel
+          autoFocus
+          value={text}
+          onChange={(e) => {
+            setText(e.target.value);
+            setTried(false);
+          }}
+          placeholder="like 5-8 thou"
+          refusal={tried && typeof read === 'string' ? read : null}
+          says={typeof read === 'string' ? text === '' ? '' : <span className="text-ink2">not understood yet</span> : limitsInBoth(read)}
+          className="w-full max-w-md"
+        />
+        <Field
+          id="page"
+          label="Page"
+          hideLabel
+          value={page}
+          onChange={(e) => setPage(e.target.value)}
+          placeholder="manual, page"
+          className="w-48 max-sm:w-full"
+        />
         <Primary type="submit" enter disabled={sending} className="mt-1">
           Keep limits
         </Primary>
@@ -115,7 +151,21 @@ function PackPanel({ shaft }: { shaft: ShaftState }): JSX.Element {
       <Heading>What is in now, {slot?.slot.name.replace(/^Pack /, '').toLowerCase()}?</Heading>
       <p className="m-0 mb-2 text-ink2">Mic every leaf: 20+8 thou · 0.50 mm + 3 thou · none</p>
       <div className="flex items-start gap-3 max-sm:flex-col">
-        <Field id="pack" label="Pack in now" hideLabel autoFocus value={text} onChange={(e) => { setText(e.target.value); setTried(false); }} placeholder="like 20+8, or none" refusal={tried && typeof said === 'string' ? said : null} says={typeof said === 'string' ? '' : describeBoth(said.reduce((sum, l) => sum + l.thickness, 0))} className="w-full max-w-md" />
+        <Field
+          id="pack"
+          label="Pack in now"
+          hideLabel
+          autoFocus
+          value={text}
+          onChange={(e) => {
+            setText(e.target.value);
+            setTried(false);
+          }}
+          placeholder="like 20+8, or none"
+          refusal={tried && typeof said === 'string' ? said : null}
+          says={typeof said === 'string' ? '' : describeBoth(said.reduce((sum, l) => sum + l.thickness, 0))}
+          className="w-full max-w-md"
+        />
         <Primary type="submit" enter disabled={sending} className="mt-1">
           Keep
         </Primary>
@@ -144,7 +194,19 @@ export function LeavesPanel({ onSkip, autoFocus = true }: { onSkip?: () => void;
         event.preventDefault();
         setTried(true);
         if (typeof lots === 'string') return;
-        void send({ kind: 'lots.add', lots: lots.map(({ thickness, quantity, written, unit: lotUnit }) => ({ id: newId(), thickness, written, unit: lotUnit, owned: quantity, material: '', keptIn: '', note: '' })) }).then(
+        void send({
+          kind: 'lots.add',
+          lots: lots.map(({ thickness, quantity, written, unit: lotUnit }) => ({
+            id: newId(),
+            thickness,
+            written,
+            unit: lotUnit,
+            owned: quantity,
+            material: '',
+            keptIn: '',
+            note: '',
+          })),
+        }).then(
           () => setText(''),
           () => undefined,
         );
@@ -159,10 +221,23 @@ export function LeavesPanel({ onSkip, autoFocus = true }: { onSkip?: () => void;
           hideLabel
           autoFocus={autoFocus}
           value={text}
-          onChange={(e) => { setText(e.target.value); setTried(false); }}
+          onChange={(e) => {
+            setText(e.target.value);
+            setTried(false);
+          }}
           placeholder="like 4×3 2×5 thou, 0.20×2 mm"
           refusal={tried && typeof lots === 'string' ? lots : null}
-          says={typeof lots === 'string' ? '' : <>{lots.length} {lots.length === 1 ? 'lot' : 'lots'}, <strong className="num font-semibold">{leaves}</strong> {leaves === 1 ? 'leaf' : 'leaves'}{guessed.length > 0 && <span className="text-blue"> · {guessed.map((g) => g.written).join(', ')} read as mm</span>}</>}
+          says={
+            typeof lots === 'string' ? (
+              ''
+            ) : (
+              <>
+                {lots.length} {lots.length === 1 ? 'lot' : 'lots'}, <strong className="num font-semibold">{leaves}</strong>{' '}
+                {leaves === 1 ? 'leaf' : 'leaves'}
+                {guessed.length > 0 && <span className="text-blue"> · {guessed.map((g) => g.written).join(', ')} read as mm</span>}
+              </>
+            )
+          }
           className="w-full max-w-xl"
         />
         <Primary type="submit" enter disabled={sending} className="mt-1">

@@ -1,5 +1,16 @@
 import { newShaft, type Change } from '@elder-cog/contract';
-import { formatLength, formatLimits, INSTRUMENTS, nanometres, otherUnit, section, unitWord, type Length, type LengthUnit, type Place } from '@elder-cog/core';
+import {
+  formatLength,
+  formatLimits,
+  INSTRUMENTS,
+  nanometres,
+  otherUnit,
+  section,
+  unitWord,
+  type Length,
+  type LengthUnit,
+  type Place,
+} from '@elder-cog/core';
 import { looseSheet, onHand, packWords, type Field as LooseField, type PackChoice } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { useNavigate } from 'react-router';
@@ -26,7 +37,14 @@ const NUTTED: readonly { readonly place: Place; readonly words: readonly [string
   { place: 'betweenCones', words: ['between', 'the cones'] },
   { place: 'betweenCups', words: ['between', 'the cups'] },
 ];
-const SAYS: Partial<Record<Place, string>> = { behindCup: 'behind the cup', thrustWasher: 'in the washer', betweenCones: 'between the cones', underCover: 'under the cover', behindCone: 'behind the head cone', betweenCups: 'between the cups' };
+const SAYS: Partial<Record<Place, string>> = {
+  behindCup: 'behind the cup',
+  thrustWasher: 'in the washer',
+  betweenCones: 'between the cones',
+  underCover: 'under the cover',
+  behindCone: 'behind the head cone',
+  betweenCups: 'between the cups',
+};
 
 /** Limits, pack in now and reading in one place → the pack to fit. No machine, no set-up; kept to a job afterwards if wanted. */
 export function LooseSheet(): JSX.Element {
@@ -39,7 +57,9 @@ export function LooseSheet(): JSX.Element {
   const [feelers, setFeelers] = useState(false);
   const [entry, setEntry] = useState({ limits: '', pack: '', reading: '' });
   const [naming, setNaming] = useState<string | null>(null);
-  const instrument = (feelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm } : { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm })[unit];
+  const instrument = (
+    feelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm } : { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm }
+  )[unit];
   const usesFeelers = /goes|stops/i.test(entry.reading);
   const readWith = usesFeelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm }[unit] : instrument;
   const method = usesFeelers || feelers ? ('feelers' as const) : ('dial' as const);
@@ -49,8 +69,13 @@ export function LooseSheet(): JSX.Element {
   const fitted = sheet.pack && 'value' in sheet.pack ? sheet.pack.value : null;
   const hands = onHand(drawer.data?.lots ?? [], drawer.data?.fitted ?? []).filter((h) => h.onHand > 0);
   const inPack = sheet.packLeaves.map((l) => ({ lotId: null, thickness: l.thickness, written: l.written, unit: l.unit, quantity: 1 }));
-  const available = [...hands.map(({ lot, onHand: quantity }) => ({ lotId: lot.id, thickness: lot.thickness, written: lot.written, unit: lot.unit, quantity })), ...inPack];
-  const { data: choices } = usePackChoices(window?.reachable && reading && fitted !== null ? { window, available, fitted, reading: reading.value, sense: sheet.sense } : null);
+  const available = [
+    ...hands.map(({ lot, onHand: quantity }) => ({ lotId: lot.id, thickness: lot.thickness, written: lot.written, unit: lot.unit, quantity })),
+    ...inPack,
+  ];
+  const { data: choices } = usePackChoices(
+    window?.reachable && reading && fitted !== null ? { window, available, fitted, reading: reading.value, sense: sheet.sense } : null,
+  );
   const set = (field: keyof typeof entry) => (event: { target: { value: string } }) => setEntry((all) => ({ ...all, [field]: event.target.value }));
 
   const keepToJob = async (machine: string): Promise<void> => {
@@ -58,7 +83,15 @@ export function LooseSheet(): JSX.Element {
     const [jobId, assemblyId] = [newId(), newId()];
     const template = place === 'thrustWasher' ? 'plainThrust' : 'taperPair';
     const kept = place === 'betweenCones' || place === 'betweenCups' ? 'behindCone' : place;
-    const shaft = newShaft({ assemblyId, name: 'Shaft', template, place: template === 'plainThrust' ? 'thrustWasher' : kept, gasket: false, position: 0, newId });
+    const shaft = newShaft({
+      assemblyId,
+      name: 'Shaft',
+      template,
+      place: template === 'plainThrust' ? 'thrustWasher' : kept,
+      gasket: false,
+      position: 0,
+      newId,
+    });
     const gap = shaft.stations.find((s) => s.subject === 'gap');
     const slot = shaft.slots.find((s) => s.kind === 'adjuster');
     if (!gap || !slot || !sheet.limits || !('value' in sheet.limits) || !reading) return;
@@ -68,9 +101,48 @@ export function LooseSheet(): JSX.Element {
       { kind: 'job.create', job: { id: jobId, machine, year: '', note: '', createdAt: at, archivedAt: null } },
       { kind: 'assembly.create', assembly: { id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null } },
       { ...shaft, stations: shaft.stations.map((s) => (s.id === gap.id ? { ...s, method, instrument: readWith } : s)) },
-      { kind: 'limit.set', limit: { id: newId(), stationId: gap.id, min: min ?? (max !== null && max >= 0 ? (0 as Length) : null), max, written: entry.limits, unit: sheet.limits.unit, source: 'manual', pageOrWhom: '', inUse: true } },
-      { kind: 'build.add', build: { id: buildId, assemblyId, parentId: null, stage: 'as_found', at, who: '', label: '', feel: [], note: '', fits: [{ id: newId(), slotId: slot.id, leaves: leavesFromSaid(sheet.packLeaves, []), state: null }] } },
-      { kind: 'reading.keep', reading: { id: newId(), stationId: gap.id, buildId, raw: { method, text: entry.reading, instrument: readWith, restsOn: [] }, who: '', takenAt: at, supersedes: null, keptAs: { value: reading.value, words: entry.reading } } },
+      {
+        kind: 'limit.set',
+        limit: {
+          id: newId(),
+          stationId: gap.id,
+          min: min ?? (max !== null && max >= 0 ? (0 as Length) : null),
+          max,
+          written: entry.limits,
+          unit: sheet.limits.unit,
+          source: 'manual',
+          pageOrWhom: '',
+          inUse: true,
+        },
+      },
+      {
+        kind: 'build.add',
+        build: {
+          id: buildId,
+          assemblyId,
+          parentId: null,
+          stage: 'as_found',
+          at,
+          who: '',
+          label: '',
+          feel: [],
+          note: '',
+          fits: [{ id: newId(), slotId: slot.id, leaves: leavesFromSaid(sheet.packLeaves, []), state: null }],
+        },
+      },
+      {
+        kind: 'reading.keep',
+        reading: {
+          id: newId(),
+          stationId: gap.id,
+          buildId,
+          raw: { method, text: entry.reading, instrument: readWith, restsOn: [] },
+          who: '',
+          takenAt: at,
+          supersedes: null,
+          keptAs: { value: reading.value, words: entry.reading },
+        },
+      },
     ];
     try {
       await send(...changes);
@@ -91,7 +163,14 @@ export function LooseSheet(): JSX.Element {
         <PlaceDrawing place={place} nutted={nutted} />
         <div className="mt-1 grid grid-cols-4 gap-1">
           {spots.map((spot) => (
-            <button key={spot.place} type="button" role="radio" aria-checked={place === spot.place} onClick={() => setPlace(spot.place)} className={`min-h-12 border px-1 text-[15px] leading-5 ${place === spot.place ? 'border-brass-text bg-brass-text font-semibold text-paper' : 'border-brass-text bg-sheet text-brass-text'}`}>
+            <button
+              key={spot.place}
+              type="button"
+              role="radio"
+              aria-checked={place === spot.place}
+              onClick={() => setPlace(spot.place)}
+              className={`min-h-12 border px-1 text-[15px] leading-5 ${place === spot.place ? 'border-brass-text bg-brass-text font-semibold text-paper' : 'border-brass-text bg-sheet text-brass-text'}`}
+            >
               {spot.words[0]} {spot.words[1]}
             </button>
           ))}
@@ -99,15 +178,40 @@ export function LooseSheet(): JSX.Element {
       </div>
       <p className="m-0 flex flex-wrap items-center justify-between gap-x-3 text-[17px]">
         <span>
-          Thicker {SAYS[place]} = <strong className="font-semibold">{sheet.sense === 1 ? 'more float.' : sheet.sense === -1 ? 'less float.' : 'the same float: it moves the shaft.'}</strong>
+          Thicker {SAYS[place]} ={' '}
+          <strong className="font-semibold">
+            {sheet.sense === 1 ? 'more float.' : sheet.sense === -1 ? 'less float.' : 'the same float: it moves the shaft.'}
+          </strong>
         </span>
-        <Chip on={nutted} onClick={() => { setNutted((n) => !n); setPlace('behindCup'); }}>
+        <Chip
+          on={nutted}
+          onClick={() => {
+            setNutted((n) => !n);
+            setPlace('behindCup');
+          }}
+        >
           cones drawn by a nut
         </Chip>
       </p>
-      <LooseRow label="Limits" placeholder="like 0.05-0.10 mm" value={entry.limits} onChange={set('limits')} field={sheet.limits} says={(v, u) => [`${formatLimits(v, u)} ${unitWord(u)}`, `${formatLimits(v, otherUnit(u))} ${unitWord(otherUnit(u))}`]} />
+      <LooseRow
+        label="Limits"
+        placeholder="like 0.05-0.10 mm"
+        value={entry.limits}
+        onChange={set('limits')}
+        field={sheet.limits}
+        says={(v, u) => [`${formatLimits(v, u)} ${unitWord(u)}`, `${formatLimits(v, otherUnit(u))} ${unitWord(otherUnit(u))}`]}
+      />
       <LooseRow label="Pack in now" placeholder="like 15+5" value={entry.pack} onChange={set('pack')} field={sheet.pack} says={both} />
-      <LooseRow label="Reading" placeholder={feelers ? 'like goes 8 stops 9' : 'like 88>12'} value={entry.reading} onChange={set('reading')} field={sheet.reading} says={(r, u) => (r.kind === 'estimate' ? both(r.value, u) : [`${r.kind === 'atLeast' ? 'at least' : 'at most'} ${both(r.value, u)[0]}`, both(r.value, u)[1]])} />
+      <LooseRow
+        label="Reading"
+        placeholder={feelers ? 'like goes 8 stops 9' : 'like 88>12'}
+        value={entry.reading}
+        onChange={set('reading')}
+        field={sheet.reading}
+        says={(r, u) =>
+          r.kind === 'estimate' ? both(r.value, u) : [`${r.kind === 'atLeast' ? 'at least' : 'at most'} ${both(r.value, u)[0]}`, both(r.value, u)[1]]
+        }
+      />
       {sheet.refusal && <Refusal>{sheet.refusal}</Refusal>}
       {window && !window.reachable && <Refusal>{window.because}</Refusal>}
       {window?.reachable && (
@@ -122,20 +226,28 @@ export function LooseSheet(): JSX.Element {
               <span className="num block text-[18px] font-semibold whitespace-nowrap">
                 {formatLength(window.min, unit)} to {formatLength(window.max, unit)}
               </span>
-              <span className="text-[15px] text-ink2">{window.sure ? `sure ${formatLength(window.sure.min, unit)} to ${formatLength(window.sure.max, unit)}` : window.because}</span>
+              <span className="text-[15px] text-ink2">
+                {window.sure ? `sure ${formatLength(window.sure.min, unit)} to ${formatLength(window.sure.max, unit)}` : window.because}
+              </span>
             </p>
           </div>
           <div className="mt-2 grid grid-cols-3 gap-2 max-sm:grid-cols-1">
-            {choices?.choices.map((choice, i) => <LoosePack key={i} choice={choice} unit={unit} first={i === 0} />)}
+            {choices?.choices.map((choice, i) => (
+              <LoosePack key={i} choice={choice} unit={unit} first={i === 0} />
+            ))}
           </div>
           {choices && (
             <p className="m-0 mt-2 border border-dashed border-edge px-3 py-2" data-testid="loose-make">
               {choices.choices.length === 0 && <>No pack on hand lands. </>}
-              make <span className="num text-[18px] font-semibold">{formatLength(choices.make.ideal, unit)}</span> <span className="num text-ink2">±{formatLength(choices.make.either, unit)} {unitWord(unit)}</span>
+              make <span className="num text-[18px] font-semibold">{formatLength(choices.make.ideal, unit)}</span>{' '}
+              <span className="num text-ink2">
+                ±{formatLength(choices.make.either, unit)} {unitWord(unit)}
+              </span>
               {choices.make.plan && 'from' in choices.make.plan && (
                 <>
                   {' '}
-                  from <span className="num font-semibold">{formatLength(choices.make.plan.from, unit)}</span> stock take off <span className="num font-semibold">{formatLength(choices.make.plan.takeOff, unit)}</span>
+                  from <span className="num font-semibold">{formatLength(choices.make.plan.from, unit)}</span> stock take off{' '}
+                  <span className="num font-semibold">{formatLength(choices.make.plan.takeOff, unit)}</span>
                 </>
               )}
             </p>
@@ -180,7 +292,21 @@ const both = (value: Length, unit: LengthUnit): readonly [string, string] => {
   return [`${formatLength(value, first)} ${unitWord(first)}`, `${formatLength(value, otherUnit(first))} ${unitWord(otherUnit(first))}`];
 };
 
-function LooseRow<Value>({ label, placeholder, value, onChange, field, says }: { label: string; placeholder: string; value: string; onChange: (event: { target: { value: string } }) => void; field: LooseField<Value>; says: (value: Value, unit: LengthUnit) => readonly [string, string] }): JSX.Element {
+function LooseRow<Value>({
+  label,
+  placeholder,
+  value,
+  onChange,
+  field,
+  says,
+}: {
+  label: string;
+  placeholder: string;
+  value: string;
+  onChange: (event: { target: { value: string } }) => void;
+  field: LooseField<Value>;
+  says: (value: Value, unit: LengthUnit) => readonly [string, string];
+}): JSX.Element {
   const id = `loose-${label.replace(/\W+/g, '-').toLowerCase()}`;
   const said = field && 'value' in field ? says(field.value, field.unit === 'in' ? 'thou' : field.unit) : null;
   return (
@@ -188,7 +314,16 @@ function LooseRow<Value>({ label, placeholder, value, onChange, field, says }: {
       <label htmlFor={id} className="label text-[17px] font-semibold max-sm:col-span-2">
         {label}
       </label>
-      <input id={id} value={value} onChange={onChange} placeholder={placeholder} autoComplete="off" spellCheck={false} aria-describedby={`${id}-says`} className="num h-14 w-full min-w-0 border border-edge bg-sheet px-3 text-[20px] placeholder:text-[15px]" />
+      <input
+        id={id}
+        value={value}
+        onChange={onChange}
+        placeholder={placeholder}
+        autoComplete="off"
+        spellCheck={false}
+        aria-describedby={`${id}-says`}
+        className="num h-14 w-full min-w-0 border border-edge bg-sheet px-3 text-[20px] placeholder:text-[15px]"
+      />
       <div id={`${id}-says`} aria-live="polite" className={field && 'refusal' in field ? 'col-span-full col-start-2 max-sm:col-start-1' : ''}>
         {said && (
           <>
@@ -220,13 +355,43 @@ function PlaceDrawing({ place, nutted }: { place: Place; nutted: boolean }): JSX
   const [ref, width] = useWidth<HTMLDivElement>();
   const template = place === 'thrustWasher' ? 'plainThrust' : 'taperPair';
   const drawn: Place = place === 'thrustWasher' ? 'thrustWasher' : place === 'underCover' || place === 'behindCup' ? place : 'behindCone';
-  const drawing = section({ template, place: drawn, gasket: false, sizes: {}, leaves: [{ thickness: nanometres(template === 'plainThrust' ? 4_000_000 : 900_000), metric: false }], packWords: '', gap: nanometres(500_000), turned: [], letter: 'A', width: 816, height: 388, unit: 'thou' });
-  const shapes = drawing.shapes.filter((s) => (s.kind === 'path' || s.kind === 'rect') && s.stroke !== 'blue' && s.stroke !== 'brassText' && !s.id?.startsWith('lens') && s.fill !== 'ink' && s.stroke !== 'ink').map((s) => (s.kind === 'path' ? { ...s, dash: '' } : s));
+  const drawing = section({
+    template,
+    place: drawn,
+    gasket: false,
+    sizes: {},
+    leaves: [{ thickness: nanometres(template === 'plainThrust' ? 4_000_000 : 900_000), metric: false }],
+    packWords: '',
+    gap: nanometres(500_000),
+    turned: [],
+    letter: 'A',
+    width: 816,
+    height: 388,
+    unit: 'thou',
+  });
+  const shapes = drawing.shapes
+    .filter(
+      (s) =>
+        (s.kind === 'path' || s.kind === 'rect') &&
+        s.stroke !== 'blue' &&
+        s.stroke !== 'brassText' &&
+        !s.id?.startsWith('lens') &&
+        s.fill !== 'ink' &&
+        s.stroke !== 'ink',
+    )
+    .map((s) => (s.kind === 'path' ? { ...s, dash: '' } : s));
   const height = Math.min(150, width * 0.32);
   return (
     <div ref={ref} className="border border-edge bg-sheet" style={{ height: Math.max(height, 100) }}>
       {width > 50 && (
-        <svg width="100%" height="100%" viewBox="92 52 640 160" preserveAspectRatio="xMidYMid meet" role="img" aria-label={`The shim ${SAYS[place] ?? ''}${nutted ? ', cones drawn together by a nut' : ''}`}>
+        <svg
+          width="100%"
+          height="100%"
+          viewBox="92 52 640 160"
+          preserveAspectRatio="xMidYMid meet"
+          role="img"
+          aria-label={`The shim ${SAYS[place] ?? ''}${nutted ? ', cones drawn together by a nut' : ''}`}
+        >
           <Shapes shapes={shapes} width={816} height={388} says="" />
         </svg>
       )}

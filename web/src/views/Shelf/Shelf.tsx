@@ -38,7 +38,12 @@ export default function Shelf(): JSX.Element {
         {shelf.isSuccess && shown.length === 0 && (
           <div className="p-6">
             <Heading>{away ? 'Nothing is put away' : 'The shelf is empty'}</Heading>
-            {!away && <p className="max-w-prose">Name a machine and pick what is in its box: the drawing is there at once, and no dimension is needed. Or use the loose sheet for one quick sum.</p>}
+            {!away && (
+              <p className="max-w-prose">
+                Name a machine and pick what is in its box: the drawing is there at once, and no dimension is needed. Or use the loose sheet for one
+                quick sum.
+              </p>
+            )}
           </div>
         )}
         <div className="flex flex-wrap items-center gap-4 border-t-2 border-ink px-5 py-5">
@@ -72,11 +77,27 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
   const { job, shaft, worst, boxes } = summary;
   const others = boxes.filter((b) => b !== shaft?.assembly);
   const archive = (): void => {
-    void send({ kind: 'job.change', id: job.id, revision: job.revision, machine: job.machine, year: job.year, note: job.note, archivedAt: job.archivedAt === null ? new Date().toISOString() : null }).catch(() => undefined);
+    void send({
+      kind: 'job.change',
+      id: job.id,
+      revision: job.revision,
+      machine: job.machine,
+      year: job.year,
+      note: job.note,
+      archivedAt: job.archivedAt === null ? new Date().toISOString() : null,
+    }).catch(() => undefined);
   };
   return (
-    <li className={`relative grid grid-cols-[230px_minmax(0,1fr)] gap-5 border-t border-edge py-4 pr-4 pl-5 first:border-t-0 max-md:grid-cols-1 ${first ? 'border-l-4 border-l-blue bg-sheet pl-4' : ''}`}>
-      <div className="max-md:hidden">{shaft ? <Thumb template={shaft.template as TemplateName} place={shaft.place as Place} /> : <span className="num text-[40px] text-ink2">?</span>}</div>
+    <li
+      className={`relative grid grid-cols-[230px_minmax(0,1fr)] gap-5 border-t border-edge py-4 pr-4 pl-5 first:border-t-0 max-md:grid-cols-1 ${first ? 'border-l-4 border-l-blue bg-sheet pl-4' : ''}`}
+    >
+      <div className="max-md:hidden">
+        {shaft ? (
+          <Thumb template={shaft.template as TemplateName} place={shaft.place as Place} />
+        ) : (
+          <span className="num text-[40px] text-ink2">?</span>
+        )}
+      </div>
       <div className="min-w-0">
         <p className="m-0 flex items-baseline justify-between gap-3">
           <Link to={`/jobs/${job.id}/bench`} className="label min-w-0 truncate text-[22px] font-semibold no-underline after:absolute after:inset-0">
@@ -96,8 +117,13 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
             <Mark kind={worst.mark} named={false} ground={first ? 'var(--sheet)' : 'var(--paper)'} />
             <span className={`label text-[18px] font-semibold ${MARK_TEXT[worst.mark]}`}>{MARK_WORDS[worst.mark]}</span>
             <span className="ml-auto">
-              {worst.name} <span className="num text-[20px] font-semibold">{worst.value === null ? '?' : formatLength(worst.value, unit)}</span> {worst.value !== null && <span className="unit text-[15px]">{unitWord(unit)}</span>}
-              {worst.limits && <span className="pl-2 text-ink2">want <span className="num">{formatLimits(worst.limits as Parameters<typeof formatLimits>[0], unit)}</span></span>}
+              {worst.name} <span className="num text-[20px] font-semibold">{worst.value === null ? '?' : formatLength(worst.value, unit)}</span>{' '}
+              {worst.value !== null && <span className="unit text-[15px]">{unitWord(unit)}</span>}
+              {worst.limits && (
+                <span className="pl-2 text-ink2">
+                  want <span className="num">{formatLimits(worst.limits as Parameters<typeof formatLimits>[0], unit)}</span>
+                </span>
+              )}
             </span>
           </p>
         )}
@@ -108,7 +134,9 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
         <div className="flex items-end gap-4 max-sm:flex-col max-sm:items-start">
           <HowFar far={summary.far} />
           <div className="relative z-[1] ml-auto flex gap-2">
-            <Secondary className="whitespace-nowrap" onClick={archive}>{job.archivedAt === null ? 'Put away' : 'Take out again'}</Secondary>
+            <Secondary className="whitespace-nowrap" onClick={archive}>
+              {job.archivedAt === null ? 'Put away' : 'Take out again'}
+            </Secondary>
             <Secondary onClick={() => void navigate(`/jobs/${job.id}/section`)}>Section</Secondary>
           </div>
         </div>
@@ -123,7 +151,10 @@ function HowFar({ far }: { far: number }): JSX.Element {
     <div className="w-full max-w-[340px] py-1" role="img" aria-label={`How far: ${STAGES[far] ?? ''}`}>
       <div className="flex gap-[3px]">
         {STAGES.map((stage, i) => (
-          <span key={stage} className={`h-2.5 flex-1 border ${i < far ? 'border-ink2 bg-ink2' : i === far ? 'border-2 border-blue bg-sheet' : 'border-edge'}`} />
+          <span
+            key={stage}
+            className={`h-2.5 flex-1 border ${i < far ? 'border-ink2 bg-ink2' : i === far ? 'border-2 border-blue bg-sheet' : 'border-edge'}`}
+          />
         ))}
       </div>
       <span className="label block text-[15px] leading-5 font-semibold text-blue">{STAGES[far]}</span>
@@ -132,9 +163,24 @@ function HowFar({ far }: { far: number }): JSX.Element {
 }
 
 function Thumb({ template, place }: { template: TemplateName; place: Place }): JSX.Element {
-  const drawing = section({ template, place, gasket: false, sizes: {}, leaves: null, packWords: '', gap: null, turned: [], letter: 'A', width: 816, height: 388, unit: 'thou' });
+  const drawing = section({
+    template,
+    place,
+    gasket: false,
+    sizes: {},
+    leaves: null,
+    packWords: '',
+    gap: null,
+    turned: [],
+    letter: 'A',
+    width: 816,
+    height: 388,
+    unit: 'thou',
+  });
   const parts = drawing.shapes.filter((s) => s.kind === 'path' && !s.id?.startsWith('lens'));
-  const solid = parts.map((s) => (s.kind === 'path' && s.stroke !== 'blue' ? { ...s, dash: '', width: 2.2 } : s)).filter((s) => s.kind === 'path' && s.stroke !== 'blue' && s.fill !== 'sheet' && s.stroke !== 'ink');
+  const solid = parts
+    .map((s) => (s.kind === 'path' && s.stroke !== 'blue' ? { ...s, dash: '', width: 2.2 } : s))
+    .filter((s) => s.kind === 'path' && s.stroke !== 'blue' && s.fill !== 'sheet' && s.stroke !== 'ink');
   return (
     <svg width="230" height="150" viewBox="20 20 776 348" aria-hidden="true">
       <Shapes shapes={solid} width={816} height={388} says="" />

@@ -9,7 +9,15 @@ export function PairDrawing({ pair }: { pair: PairState }): JSX.Element | null {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { bore, journal, clearance } = pair;
   if (!bore?.survey || !journal?.survey || !clearance) return null;
-  const drawing = width > 60 ? clearanceShapes({ bore: { least: bore.survey.smallest, most: bore.survey.largest }, journal: { least: journal.survey.smallest, most: journal.survey.largest }, width, height: 190 }) : null;
+  const drawing =
+    width > 60
+      ? clearanceShapes({
+          bore: { least: bore.survey.smallest, most: bore.survey.largest },
+          journal: { least: journal.survey.smallest, most: journal.survey.largest },
+          width,
+          height: 190,
+        })
+      : null;
   return (
     <div ref={ref} className="mt-2 w-full border border-edge bg-sheet">
       {drawing && <Shapes shapes={drawing.shapes} width={width} height={190} says={drawing.says} />}

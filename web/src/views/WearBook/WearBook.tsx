@@ -1,5 +1,18 @@
 import type { Station } from '@elder-cog/contract';
-import { formatLength, formatLimits, INSTRUMENTS, MARK_WORDS, otherUnit, parseLength, readLimits, ReckoningError, unitWord, type Instrument, type Length, type LengthUnit } from '@elder-cog/core';
+import {
+  formatLength,
+  formatLimits,
+  INSTRUMENTS,
+  MARK_WORDS,
+  otherUnit,
+  parseLength,
+  readLimits,
+  ReckoningError,
+  unitWord,
+  type Instrument,
+  type Length,
+  type LengthUnit,
+} from '@elder-cog/core';
 import { asInstrument, type FeatureState, type PairState, type ShaftState } from '@elder-cog/derive';
 import { useRef, useState, type JSX } from 'react';
 import { Chip, Field, Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
@@ -26,7 +39,10 @@ export default function WearBook(): JSX.Element {
   const [feature, setFeature] = useState<string | null>(null);
   if (!shaft) return <NoShaft jobId={state.job.id} />;
   const pair = shaft.pairs.find((p) => p.station.id === chosen) ?? shaft.pairs[0];
-  const current = [pair?.bore, pair?.journal].find((f) => f?.station.id === feature) ?? (pair?.bore?.now === null ? pair.bore : pair?.journal?.now === null ? pair?.journal : pair?.bore) ?? null;
+  const current =
+    [pair?.bore, pair?.journal].find((f) => f?.station.id === feature) ??
+    (pair?.bore?.now === null ? pair.bore : pair?.journal?.now === null ? pair?.journal : pair?.bore) ??
+    null;
   return (
     <div className="grid min-h-full grid-cols-[minmax(0,1fr)_404px] max-lg:grid-cols-1">
       <div className="flex min-w-0 flex-col">
@@ -50,7 +66,16 @@ export default function WearBook(): JSX.Element {
                 </tr>
               </thead>
               {shaft.pairs.map((p) => (
-                <PairRows key={p.station.id} pair={p} on={p === pair} feature={current?.station.id ?? null} onChoose={(id) => { setChosen(p.station.id); setFeature(id); }} />
+                <PairRows
+                  key={p.station.id}
+                  pair={p}
+                  on={p === pair}
+                  feature={current?.station.id ?? null}
+                  onChoose={(id) => {
+                    setChosen(p.station.id);
+                    setFeature(id);
+                  }}
+                />
               ))}
             </table>
           </div>
@@ -72,13 +97,52 @@ function AddPair({ shaft, onDone }: { shaft: ShaftState; onDone: () => void }): 
   const add = (): void => {
     const [boreId, journalId] = [newId(), newId()];
     const position = 100 + shaft.pairs.length * 10;
-    const base = { shaftId: shaft.shaft.id, quantity: 'length' as const, moreIs: 'loose' as const, contactRole: null, boreId: null, journalId: null, newSize: null, rule: 'plain' as const, aim: { at: 'middle' as const }, method: 'size' as const };
+    const base = {
+      shaftId: shaft.shaft.id,
+      quantity: 'length' as const,
+      moreIs: 'loose' as const,
+      contactRole: null,
+      boreId: null,
+      journalId: null,
+      newSize: null,
+      rule: 'plain' as const,
+      aim: { at: 'middle' as const },
+      method: 'size' as const,
+    };
     void send({
       kind: 'stations.add',
       stations: [
-        { ...base, id: boreId, subject: 'bore', role: `pair.${position}.bore`, name: `${name.trim()} bush`, position, instrument: unit === 'in' ? INSTRUMENTS.boreInch : INSTRUMENTS.boreMm },
-        { ...base, id: journalId, subject: 'journal', moreIs: 'tight', role: `pair.${position}.journal`, name: `${name.trim()} journal`, position: position + 1, instrument: unit === 'in' ? INSTRUMENTS.micInch : INSTRUMENTS.micMm },
-        { ...base, id: newId(), subject: 'pair', role: `pair.${position}`, name: `${name.trim()} clearance`, position: position + 2, boreId, journalId, method: null, instrument: null },
+        {
+          ...base,
+          id: boreId,
+          subject: 'bore',
+          role: `pair.${position}.bore`,
+          name: `${name.trim()} bush`,
+          position,
+          instrument: unit === 'in' ? INSTRUMENTS.boreInch : INSTRUMENTS.boreMm,
+        },
+        {
+          ...base,
+          id: journalId,
+          subject: 'journal',
+          moreIs: 'tight',
+          role: `pair.${position}.journal`,
+          name: `${name.trim()} journal`,
+          position: position + 1,
+          instrument: unit === 'in' ? INSTRUMENTS.micInch : INSTRUMENTS.micMm,
+        },
+        {
+          ...base,
+          id: newId(),
+          subject: 'pair',
+          role: `pair.${position}`,
+          name: `${name.trim()} clearance`,
+          position: position + 2,
+          boreId,
+          journalId,
+          method: null,
+          instrument: null,
+        },
       ],
     }).then(onDone, () => undefined);
   };
@@ -91,7 +155,13 @@ function AddPair({ shaft, onDone }: { shaft: ShaftState; onDone: () => void }): 
       }}
     >
       <p className="m-0 basis-full">A bush and the journal that runs in it: measured at a few places, two directions each.</p>
-      <Field label="Which" value={name} onChange={(e) => setName(e.target.value)} placeholder="like front, or rear idler" className="w-full max-w-sm" />
+      <Field
+        label="Which"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        placeholder="like front, or rear idler"
+        className="w-full max-w-sm"
+      />
       <div className="pt-8">
         <Chip on={unit === 'in'} onClick={() => setUnit('in')}>
           inches
@@ -118,7 +188,17 @@ function TwoLines({ value, unit, strong = false }: { value: Length | null; unit:
   );
 }
 
-function PairRows({ pair, on, feature, onChoose }: { pair: PairState; on: boolean; feature: string | null; onChoose: (id: string) => void }): JSX.Element {
+function PairRows({
+  pair,
+  on,
+  feature,
+  onChoose,
+}: {
+  pair: PairState;
+  on: boolean;
+  feature: string | null;
+  onChoose: (id: string) => void;
+}): JSX.Element {
   const unit = useSettings((s) => s.unit);
   const features = [pair.bore, pair.journal].filter((f): f is FeatureState => f !== null);
   return (
@@ -127,9 +207,14 @@ function PairRows({ pair, on, feature, onChoose }: { pair: PairState; on: boolea
         const size: LengthUnit = f.unit === 'mm' || f.unit === 'um' ? 'mm' : 'in';
         const small = size === 'in' ? 'thou' : 'mm';
         return (
-          <tr key={f.station.id} >
+          <tr key={f.station.id}>
             <td className={`border-l-4 py-2 pl-3 ${feature === f.station.id && on ? 'border-blue' : 'border-transparent'}`}>
-              <button type="button" onClick={() => onChoose(f.station.id)} aria-pressed={feature === f.station.id && on} className="min-h-12 text-left">
+              <button
+                type="button"
+                onClick={() => onChoose(f.station.id)}
+                aria-pressed={feature === f.station.id && on}
+                className="min-h-12 text-left"
+              >
                 <span className="block text-[17px] leading-6 font-medium">{f.station.name}</span>
                 <span className="block text-[15px] leading-5 text-ink2">{f.station.subject}</span>
               </button>
@@ -138,13 +223,19 @@ function PairRows({ pair, on, feature, onChoose }: { pair: PairState; on: boolea
               <TwoLines value={f.station.newSize} unit={size} />
             </td>
             <td className="px-2 text-right max-sm:hidden">
-              {f.limits ? <span className="num text-[16px] whitespace-nowrap">{f.limits.fact.written}</span> : <span className="text-ink2">none</span>}
+              {f.limits ? (
+                <span className="num text-[16px] whitespace-nowrap">{f.limits.fact.written}</span>
+              ) : (
+                <span className="text-ink2">none</span>
+              )}
             </td>
             <td className="px-2 text-right">
               <TwoLines value={f.now} unit={size} strong />
             </td>
             <td className="px-2 text-right max-sm:hidden">
-              {f.survey?.wear === undefined ? <span className="text-ink2">–</span> : (
+              {f.survey?.wear === undefined ? (
+                <span className="text-ink2">–</span>
+              ) : (
                 <>
                   <span className="num block leading-7">{formatLength(f.survey.wear, small)}</span>
                   <span className="unit block text-[14px] leading-5">{unitWord(small)}</span>
@@ -156,7 +247,8 @@ function PairRows({ pair, on, feature, onChoose }: { pair: PairState; on: boolea
                 {pair.clearance ? (
                   <>
                     <span className="block text-[14px] leading-5 text-ink2">greatest</span>
-                    <span className="num text-[20px] font-semibold">{formatLength(pair.clearance.greatest, unit)}</span> <span className="unit text-[15px]">{unitWord(unit)}</span>
+                    <span className="num text-[20px] font-semibold">{formatLength(pair.clearance.greatest, unit)}</span>{' '}
+                    <span className="unit text-[15px]">{unitWord(unit)}</span>
                     <span className="num block text-[14px] leading-5 text-ink2">{formatLength(pair.clearance.greatest, otherUnit(unit))}</span>
                   </>
                 ) : (
@@ -170,7 +262,9 @@ function PairRows({ pair, on, feature, onChoose }: { pair: PairState; on: boolea
             {i === 0 && (
               <td rowSpan={features.length} className="px-2">
                 <Mark kind={pair.mark} named={false} ground={on ? 'var(--band)' : 'var(--sheet)'} />
-                <span className={`label block text-[16px] leading-5 font-semibold ${MARK_TEXT[pair.mark]}`}>{pair.clearance && !pair.limits ? 'No limits' : MARK_WORDS[pair.mark]}</span>
+                <span className={`label block text-[16px] leading-5 font-semibold ${MARK_TEXT[pair.mark]}`}>
+                  {pair.clearance && !pair.limits ? 'No limits' : MARK_WORDS[pair.mark]}
+                </span>
               </td>
             )}
           </tr>
@@ -194,7 +288,15 @@ function MeasureStrip({ pair, feature, onFeature }: { pair: PairState; feature: 
   const expectedSize = feature.station.newSize ?? feature.now ?? other?.now ?? null;
   const keep = async (entry: string): Promise<void> => {
     try {
-      await send(keepReading(feature.station, shaft?.current ?? null, { method: 'size', text: entry, instrument, at: place, restsOn: [] }, null, `${place} ${entry}`));
+      await send(
+        keepReading(
+          feature.station,
+          shaft?.current ?? null,
+          { method: 'size', text: entry, instrument, at: place, restsOn: [] },
+          null,
+          `${place} ${entry}`,
+        ),
+      );
     } catch {
       return;
     }
@@ -215,10 +317,24 @@ function MeasureStrip({ pair, feature, onFeature }: { pair: PairState; feature: 
           {instrument.name} · new size and limit ▸
         </Quiet>
       </div>
-      {editing && <SizeAndLimit station={feature.station} written={feature.limits?.fact.written ?? ''} instrument={instrument} onDone={() => setEditing(false)} />}
+      {editing && (
+        <SizeAndLimit
+          station={feature.station}
+          written={feature.limits?.fact.written ?? ''}
+          instrument={instrument}
+          onDone={() => setEditing(false)}
+        />
+      )}
       <div role="group" aria-label="Where along it" className="mb-2 flex flex-wrap gap-2">
         {PLACES.map((p) => (
-          <Chip key={p} on={place === p} onClick={() => { setPlace(p); strip.current?.focus(); }}>
+          <Chip
+            key={p}
+            on={place === p}
+            onClick={() => {
+              setPlace(p);
+              strip.current?.focus();
+            }}
+          >
             {p}
             {read.includes(p) ? ' ✓' : ''}
           </Chip>
@@ -229,12 +345,32 @@ function MeasureStrip({ pair, feature, onFeature }: { pair: PairState; feature: 
           </Secondary>
         )}
       </div>
-      <EntryStrip ref={strip} value={text} onChange={setText} onKeep={(entry) => void keep(entry)} instrument={instrument} label={`${feature.station.name}, ${place}`} example={instrument.unit === 'in' ? '.5012 .5010' : '12.73 12.71'} expected={expectedSize === null ? null : { min: (expectedSize * 0.95) as Length, max: (expectedSize * 1.05) as Length }} busy={sending} />
+      <EntryStrip
+        ref={strip}
+        value={text}
+        onChange={setText}
+        onKeep={(entry) => void keep(entry)}
+        instrument={instrument}
+        label={`${feature.station.name}, ${place}`}
+        example={instrument.unit === 'in' ? '.5012 .5010' : '12.73 12.71'}
+        expected={expectedSize === null ? null : { min: (expectedSize * 0.95) as Length, max: (expectedSize * 1.05) as Length }}
+        busy={sending}
+      />
     </section>
   );
 }
 
-function SizeAndLimit({ station, written, instrument, onDone }: { station: Station; written: string; instrument: Instrument; onDone: () => void }): JSX.Element {
+function SizeAndLimit({
+  station,
+  written,
+  instrument,
+  onDone,
+}: {
+  station: Station;
+  written: string;
+  instrument: Instrument;
+  onDone: () => void;
+}): JSX.Element {
   const { send, sending } = useCommand();
   const [size, setSize] = useState(station.newSize === null ? '' : formatLength(station.newSize, instrument.unit));
   const [limit, setLimit] = useState(written);
@@ -243,7 +379,9 @@ function SizeAndLimit({ station, written, instrument, onDone }: { station: Stati
     try {
       const newSize = size.trim() === '' ? null : parseLength(size, instrument.unit);
       const limits = limit.trim() === '' || limit === written ? null : readLimits(limit, instrument.unit);
-      await send(...[...(newSize === station.newSize ? [] : [stationChange(station, { newSize })]), ...(limits ? [setLimits(station, limit, limits)] : [])]);
+      await send(
+        ...[...(newSize === station.newSize ? [] : [stationChange(station, { newSize })]), ...(limits ? [setLimits(station, limit, limits)] : [])],
+      );
       onDone();
     } catch (error) {
       if (error instanceof ReckoningError) setRefusal(error.message);
@@ -257,8 +395,26 @@ function SizeAndLimit({ station, written, instrument, onDone }: { station: Stati
         void keep();
       }}
     >
-      <Field label="New size" value={size} onChange={(e) => { setSize(e.target.value); setRefusal(null); }} placeholder={instrument.unit === 'in' ? 'like .5000' : 'like 12.70'} className="w-40" />
-      <Field label="Wear limit" value={limit} onChange={(e) => { setLimit(e.target.value); setRefusal(null); }} placeholder={station.subject === 'bore' ? 'like max .5020' : 'like min .4985'} className="w-48" />
+      <Field
+        label="New size"
+        value={size}
+        onChange={(e) => {
+          setSize(e.target.value);
+          setRefusal(null);
+        }}
+        placeholder={instrument.unit === 'in' ? 'like .5000' : 'like 12.70'}
+        className="w-40"
+      />
+      <Field
+        label="Wear limit"
+        value={limit}
+        onChange={(e) => {
+          setLimit(e.target.value);
+          setRefusal(null);
+        }}
+        placeholder={station.subject === 'bore' ? 'like max .5020' : 'like min .4985'}
+        className="w-48"
+      />
       <Primary type="submit" disabled={sending} className="mt-7">
         Keep
       </Primary>
@@ -282,9 +438,15 @@ function PairPanel({ pair }: { pair: PairState }): JSX.Element {
       <div className="mt-1 flex items-start justify-between gap-3">
         <div className="flex items-start gap-4">
           <Mark kind={pair.mark} size={44} />
-          {clearance ? <Num value={clearance.greatest} unit={unit} size={44} both /> : <span className="num text-[44px] leading-[48px] font-semibold text-ink2">?</span>}
+          {clearance ? (
+            <Num value={clearance.greatest} unit={unit} size={44} both />
+          ) : (
+            <span className="num text-[44px] leading-[48px] font-semibold text-ink2">?</span>
+          )}
         </div>
-        <span className={`label text-right text-[20px] font-semibold ${MARK_TEXT[pair.mark]}`}>{verdict ? `${MARK_WORDS[pair.mark]}${verdict.sure === 'sure' ? ' · sure' : ''}` : clearance ? 'No limits yet' : MARK_WORDS[pair.mark]}</span>
+        <span className={`label text-right text-[20px] font-semibold ${MARK_TEXT[pair.mark]}`}>
+          {verdict ? `${MARK_WORDS[pair.mark]}${verdict.sure === 'sure' ? ' · sure' : ''}` : clearance ? 'No limits yet' : MARK_WORDS[pair.mark]}
+        </span>
       </div>
       {verdict?.because && <p className="m-0 text-[15px] text-ink2">{verdict.because}</p>}
       <PairDrawing pair={pair} />
@@ -301,7 +463,8 @@ function PairPanel({ pair }: { pair: PairState }): JSX.Element {
       <p className="m-0 mt-1 flex items-center justify-between border-t border-rule">
         {limits ? (
           <span>
-            <span className="num text-[18px] font-semibold">{formatLimits(limits.limits, unit)}</span> <span className="unit">{unitWord(unit)}</span> <span className="pl-2">Manual{limits.fact.pageOrWhom ? `, ${limits.fact.pageOrWhom}` : ''}</span>
+            <span className="num text-[18px] font-semibold">{formatLimits(limits.limits, unit)}</span> <span className="unit">{unitWord(unit)}</span>{' '}
+            <span className="pl-2">Manual{limits.fact.pageOrWhom ? `, ${limits.fact.pageOrWhom}` : ''}</span>
           </span>
         ) : (
           <span className="text-ink2">no limits yet</span>
@@ -309,7 +472,14 @@ function PairPanel({ pair }: { pair: PairState }): JSX.Element {
         {!asked && <Quiet onClick={() => setEditing(true)}>Limits ▸</Quiet>}
       </p>
       {asked && <LimitsPanel gap={pair} onDone={() => setEditing(false)} />}
-      {clearance && <LimitBarView limits={limits?.limits ?? null} reading={{ value: clearance.greatest, U: 2 * clearance.u, state: verdict?.place ?? 'unmeasured' }} quantity="clearance" most={560} />}
+      {clearance && (
+        <LimitBarView
+          limits={limits?.limits ?? null}
+          reading={{ value: clearance.greatest, U: 2 * clearance.u, state: verdict?.place ?? 'unmeasured' }}
+          quantity="clearance"
+          most={560}
+        />
+      )}
       <ReadGrid pair={pair} />
       {pair.sum.length > 0 && (
         <div className="mt-2 border-t border-rule pt-2">
@@ -323,9 +493,15 @@ function PairPanel({ pair }: { pair: PairState }): JSX.Element {
 
 /** What was read, place by place, bore beside journal. */
 function ReadGrid({ pair }: { pair: PairState }): JSX.Element | null {
-  const places = [...new Set([...(pair.bore?.places ?? []), ...(pair.journal?.places ?? [])].map((p) => String(p.at ?? '')))].sort((a, b) => PLACES.indexOf(a as never) - PLACES.indexOf(b as never));
+  const places = [...new Set([...(pair.bore?.places ?? []), ...(pair.journal?.places ?? [])].map((p) => String(p.at ?? '')))].sort(
+    (a, b) => PLACES.indexOf(a as never) - PLACES.indexOf(b as never),
+  );
   if (places.length === 0) return null;
-  const cell = (f: FeatureState | null, at: string): string => f?.places.find((p) => p.at === at)?.readings.map((r) => formatLength(r, f.unit === 'mm' || f.unit === 'um' ? 'mm' : 'in').replace(/^0\./, '.')).join('  ') ?? '–';
+  const cell = (f: FeatureState | null, at: string): string =>
+    f?.places
+      .find((p) => p.at === at)
+      ?.readings.map((r) => formatLength(r, f.unit === 'mm' || f.unit === 'um' ? 'mm' : 'in').replace(/^0\./, '.'))
+      .join('  ') ?? '–';
   return (
     <table className="mt-2 w-full border-collapse">
       <thead>
