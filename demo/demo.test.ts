@@ -17,8 +17,8 @@ describe('the made-up workshop', () => {
     expect(new Set(file.lots.map((lot) => lot.unit))).toEqual(new Set(['thou', 'mm']));
   });
   it('tells of builds that went wrong and then right', () => {
-    const marks = derive(facts).shafts[0]?.gaps[0]?.ladder.map((row) => row.mark);
-    expect(marks).toEqual(['stale', 'stale', 'in', 'loose']);
+    const marks = derive(facts).shafts.map((shaft) => shaft.gaps[0]?.ladder.map((row) => row.mark));
+    expect(marks).toEqual([['stale', 'stale', 'in', 'loose'], ['loose', 'tight', 'in'], ['in'], []]);
   });
   it('derives to its golden state, byte for byte', () => {
     expect(stateText(derive(facts))).toBe(golden.trimEnd());

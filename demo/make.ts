@@ -88,7 +88,8 @@ const second = newShaft({
   position: 2,
   newId,
 });
-const shafts = [input, idler, second];
+const output = newShaft({ assemblyId: gearbox, name: 'Output shaft', template: 'taperPair', place: 'behindCup', gasket: false, position: 3, newId });
+const shafts = [input, idler, second, output];
 
 const sizes: Readonly<Record<string, number>> = {
   'shaft.shoulderIn-shoulderOut': 118.42,
@@ -273,6 +274,11 @@ tried({
   ],
 });
 
+// the idler: wrong, wrong the other way, then right
+tried({ shaft: idler, assemblyId: transferBox, when: at(7, '18:00'), stage: 'as_found', pack: ['3.80'], bolts: 'torqued', reads: [['30>48', at(7, '18:10')]] });
+tried({ shaft: idler, assemblyId: transferBox, when: at(7, '19:00'), stage: 'dry', pack: ['4.00', '0.10'], feel: ['drag'], reads: [['51>57½', at(7, '19:12')]] });
+tried({ shaft: idler, assemblyId: transferBox, when: at(8, '18:20'), stage: 'dry', pack: ['4.00'], feel: ['smooth'], reads: [['60>70', at(8, '18:30')], ['60>70½', at(8, '18:31')]] });
+
 // the idler pin and its bush, mic'd at three places
 const measure = (stationId: string, instrument: Instrument, place: string, text: string, minutes: number): void => {
   readings.push({
@@ -315,8 +321,9 @@ const facts: JobFacts = {
   stations,
   limits: [
     limit(float.id, '5-8 thou', 'thou', 'p. 31'),
-    limit(idlerFloat.id, '6-12 thou', 'thou', 'p. 33'),
+    limit(idlerFloat.id, '8-12 thou', 'thou', 'p. 33'),
     limit(gearFloat.id, '0.10 to 0.25 mm', 'mm', 'p. 18'),
+    limit(stationOf(output, 'gap.float').id, 'preload 1-3 thou', 'thou', 'p. 21'),
     limit(pairId, '1.5-4 thou', 'thou', 'p. 35'),
     limit(boreId, 'max .8140 in', 'in', 'p. 35'),
     limit(journalId, 'min .8095 in', 'in', 'p. 35'),

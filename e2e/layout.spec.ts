@@ -7,7 +7,7 @@ const VIEWS: readonly (readonly [string, string])[] = [
   ['New machine', '/new'],
   ['Bench', jobPath('bench')],
   ['Section', jobPath('section')],
-  ['Section, not set up', jobPath('section', 1)],
+  ['Section, not set up', jobPath('section', 3)],
   ['Section of a gear', jobPath('section', 2)],
   ['Dry builds', jobPath('builds')],
   ['Wear book', jobPath('wear', 1)],

@@ -43,6 +43,7 @@ const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: 
   builds: { path: at('builds', input?.id) },
   wear: { path: at('wear', idler?.id) },
   idler: { path: at('section', idler?.id) },
+  output: { path: at('section', facts?.shafts[3]?.id) },
   gear: { path: at('section', facts?.shafts[2]?.id) },
   drawer: { path: '/drawer' },
 };

@@ -2,6 +2,7 @@
 export * from './builds.ts';
 export * from './derive.ts';
 export * from './gap.ts';
+export * from './graph.ts';
 export * from './looseSheet.ts';
 export * from './packs.ts';
 export * from './readingValue.ts';

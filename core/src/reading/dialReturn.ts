@@ -1,4 +1,5 @@
 import { nanometres, type Length } from '../quantity/index.ts';
+import { lengthLine, type Sum } from '../sum.ts';
 
 /**
  * Whether the dial came back to where it began. Over a division of drift the stand has moved and the reading
@@ -17,3 +18,7 @@ export function dialReturn({ from, back, divisions, division }: { from: number; 
   const drift = ((((back - from + half) % divisions) + divisions) % divisions) - half;
   return { drift: nanometres(drift * division), held: Math.abs(drift) <= 1 };
 }
+
+export const dialReturnSum = (question: { from: number; back: number; divisions: number; division: Length }): Sum => [
+  lengthLine('came back', `${question.from} → ${question.back}, the short way`, dialReturn(question).drift),
+];

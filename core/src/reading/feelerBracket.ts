@@ -1,5 +1,6 @@
 import { refuse } from '../errors.ts';
 import { describeLength, nanometres, type Length } from '../quantity/index.ts';
+import { lengthLine, type Sum } from '../sum.ts';
 import { estimate, type Reading } from './reading.ts';
 
 type Blades = Length | readonly Length[];
@@ -45,4 +46,13 @@ export function nextFeeler({ goes, stops }: FeelerTry): string | undefined {
   if (stops !== undefined && goes === undefined)
     return `Under ${describeLength(stack(stops), 'thou')}, or no float at all: try a thinner one until it goes.`;
   return undefined;
+}
+
+export function feelerBracketSum(tried: FeelerTry): Sum {
+  const { goes, stops } = tried;
+  return [
+    ...(goes === undefined ? [] : [lengthLine('goes', list(goes).length > 1 ? 'Σ' : '', stack(goes))]),
+    ...(stops === undefined ? [] : [lengthLine('stops', list(stops).length > 1 ? 'Σ' : '', stack(stops))]),
+    lengthLine('gap', goes === undefined ? 'at most' : stops === undefined ? 'at least' : '(goes + stops) ÷ 2', feelerBracket(tried).value),
+  ];
 }

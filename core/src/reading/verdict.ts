@@ -1,4 +1,5 @@
 import { closedFloat, describeLength, nanometres, type Length, type Limits } from '../quantity/index.ts';
+import { lengthLine, type Sum } from '../sum.ts';
 import type { Reading } from './reading.ts';
 import { coverageFactor, studentCdf } from './student.ts';
 
@@ -76,3 +77,14 @@ const oneSided = (kind: 'atLeast' | 'atMost', value: Length): string =>
     : value === 0
       ? 'No movement is zero float or any preload: put in a known pack that gives float, and read again.'
       : `Under ${describeLength(value, 'thou')}, or none at all: find the feeler that goes.`;
+
+/** What a verdict weighed: the limits, the value, and how far either side of it the truth may lie. */
+export function verdictSum(reading: Reading, limits: Limits): Sum {
+  const { min, max } = closedFloat(limits);
+  return [
+    ...(min === undefined ? [] : [lengthLine('least allowed', '', min)]),
+    ...(max === undefined ? [] : [lengthLine('greatest allowed', '', max)]),
+    lengthLine({ estimate: 'read', atLeast: 'read, at least', atMost: 'read, at most' }[reading.kind], '', reading.value),
+    ...(reading.kind === 'estimate' ? [lengthLine('either side', 'k · u', nanometres(coverageFactor(reading.dof) * reading.u))] : []),
+  ];
+}

@@ -1,5 +1,6 @@
 import { refuse } from '../errors.ts';
 import { nanometres, type Length } from '../quantity/index.ts';
+import { lengthLine, type Sum } from '../sum.ts';
 
 export interface DrawerLeaf {
   readonly thickness: Length;
@@ -250,4 +251,15 @@ export function searchPacks(drawer: readonly DrawerLeaf[], { min, max, target, s
     ...(above ? { above: box.toPack(above, target) } : {}),
     ...(base ? { missing: { thickness: nanometres(target - base.total), with: box.toPack(base, target).leaves } } : {}),
   };
+}
+
+/** The working of the best pack found: its leaves, their total, and how far that is from the target. Empty when none lands. */
+export function searchPacksSum(drawer: readonly DrawerLeaf[], search: PackSearch): Sum {
+  const [best] = searchPacks(drawer, search).packs;
+  if (!best) return [];
+  return [
+    ...best.leaves.map((leaf) => lengthLine('leaf', leaf.count > 1 ? `${leaf.count} ×` : '', leaf.thickness)),
+    lengthLine('together', 'Σ', best.total),
+    lengthLine('off the target', 'total − target', best.error),
+  ];
 }

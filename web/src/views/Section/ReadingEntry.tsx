@@ -29,9 +29,7 @@ interface ReadingEntryProps {
   /** called when a reading has been kept */
   readonly onKept?: () => void;
   readonly entryRef?: RefObject<HTMLInputElement | null>;
-  readonly showDial?: boolean;
   readonly keypad?: boolean;
-  readonly compact?: boolean;
 }
 
 interface RestItem {
@@ -59,16 +57,7 @@ function restItems(shaft: ShaftState, dialSquare: boolean, method: RawReading['m
 }
 
 /** The strip with all that belongs to it: way of reading, what it rests on, dial, readings seen in this build. */
-export function ReadingEntry({
-  shaft,
-  gap,
-  dialSquare,
-  onKept,
-  entryRef,
-  showDial = false,
-  keypad = false,
-  compact = false,
-}: ReadingEntryProps): JSX.Element {
+export function ReadingEntry({ shaft, gap, dialSquare, onKept, entryRef, keypad = false }: ReadingEntryProps): JSX.Element {
   const { send, sending } = useCommand();
   const [text, setText] = useState('');
   const [heights, setHeights] = useState('');
@@ -192,11 +181,6 @@ export function ReadingEntry({
           className="mb-1"
         />
       )}
-      {showDial && method === 'dial' && (
-        <div className="flex justify-center py-2">
-          <Dial entry={text} divisions={instrument.divisions ?? 100} size={compact ? 160 : 200} />
-        </div>
-      )}
       <RestsOn items={items} said={said} changing={changing} onChange={setChanging} onAnswer={answer} />
       <Foot pinned={keypad} value={text} onChange={setText}>
         <EntryStrip
@@ -213,6 +197,11 @@ export function ReadingEntry({
           ownKeypad={keypad}
         />
       </Foot>
+      {!keypad && text !== '' && (method === 'dial' || method === 'spacer') && (
+        <div className="flex justify-center py-2 print:hidden">
+          <Dial entry={text} divisions={instrument.divisions ?? 100} />
+        </div>
+      )}
       {lastKept && (
         <p className="m-0 flex flex-wrap items-center gap-x-3 text-[16px]">
           <span>Kept: {lastKept.words}.</span>
@@ -419,11 +408,13 @@ export function MethodChooser({
             ref={i === 0 ? first : undefined}
             type="button"
             onClick={() => onChoose(setMethod(gap.station, way.method, (SET[way.method] ?? SET.dial)?.[unit] ?? INSTRUMENTS.dialThou))}
-            className={`min-h-14 border bg-sheet p-2 text-left ${gap.station.method === way.method ? 'border-2 border-blue' : 'border-edge'}`}
+            className={`min-h-14 border bg-sheet p-2 text-left ${large ? '' : 'grid grid-cols-[150px_1fr] items-center gap-x-3'} ${gap.station.method === way.method ? 'border-2 border-blue' : 'border-edge'}`}
           >
-            {large && <MethodDrawing method={way.method} />}
-            <span className="block font-medium">{way.name}</span>
-            <span className="block text-[15px] leading-5 text-ink2">{way.says}</span>
+            <MethodDrawing method={way.method} />
+            <span>
+              <span className="block font-medium">{way.name}</span>
+              <span className="block text-[15px] leading-5 text-ink2">{way.says}</span>
+            </span>
           </button>
         ))}
       </div>

@@ -14,6 +14,7 @@ import { GapPanel } from './GapPanel.tsx';
 import { PackShelf } from './PackShelf.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 import { SetUp, setUpStep } from './SetUp.tsx';
+import { Sizes } from './Sizes.tsx';
 
 /** The live drawing of one shaft, with its gap, packs and entry. */
 export default function Section(): JSX.Element {
@@ -42,7 +43,12 @@ export default function Section(): JSX.Element {
     (r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'),
   );
   const packs = step === null && <PackShelf shaft={shaft} gap={gap} wantsFocus={wantsFit} onFocused={fitFocused} onFitted={toEntry} />;
-  const checks = step === null && <Checks shaft={shaft} />;
+  const checks = step === null && (
+    <>
+      <Checks shaft={shaft} />
+      <Sizes shaft={shaft} gap={gap} />
+    </>
+  );
   const setUp = step !== null && <SetUp step={step} shaft={shaft} gap={gap} onSkipLeaves={() => skipLeaves(true)} onMethod={toEntry} />;
   const print = (
     <Quiet onClick={() => window.print()} className="no-print flex items-center gap-2">

@@ -1,0 +1,195 @@
+import type { Page } from '@playwright/test';
+import { expect, jobPath, test } from './workshop.ts';
+
+const entry = (page: Page) => page.locator('#entry');
+const aside = (page: Page) => page.getByRole('complementary', { name: 'The gap in hand' });
+
+/** Chooses another way of reading on the Section. */
+async function readBy(page: Page, way: RegExp, unit: 'thou' | 'mm' = 'thou'): Promise<void> {
+  await page.getByRole('button', { name: /▸$/ }).filter({ hasText: /Dial|Feelers|Depth/ }).click();
+  await aside(page).getByRole('button', { name: unit, exact: true }).click();
+  await aside(page).getByRole('button', { name: way }).click();
+  await expect(entry(page)).toBeFocused();
+}
+
+test.describe('the five ways of reading, through the interface', () => {
+  test('feelers: a bracket, and one side only is a bound that asks for the other', async ({ page, demo }) => {
+    await page.goto(demo.url + jobPath('section'));
+    await readBy(page, /^Feelers/);
+    await entry(page).fill('goes 9');
+    await expect(page.locator('#entry-says')).toContainText('at least 9.0');
+    await expect(page.locator('#entry-says')).toContainText('try a thicker one until it stops');
+    await entry(page).fill('goes 9 stops 10');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Kept: 9.5 thou.')).toBeVisible();
+  });
+  test('a known spacer comes off what was read, and shows preload for what it is', async ({ page, demo }) => {
+    await page.goto(demo.url + jobPath('section'));
+    await readBy(page, /^Known spacer/);
+    await entry(page).fill('8');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#entry-says').getByRole('alert')).toContainText('how thick the known spacer is');
+    await page.getByLabel('Known spacer under the flange').fill('10 thou');
+    await expect(page.locator('#entry-says')).toContainText('−2.0');
+    await entry(page).press('Enter');
+    await page.locator('#entry-says').getByRole('button', { name: /^keep/ }).click({ timeout: 3_000 }).catch(() => undefined);
+    await expect(page.getByText('Kept: −2.0 thou.')).toBeVisible();
+  });
+  test('two depths: case and cover, less the parallel, with the pack in now', async ({ page, demo }) => {
+    await page.goto(demo.url + jobPath('section'));
+    await readBy(page, /^Two depths/, 'mm');
+    await entry(page).fill('19.05 - 10.00');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#entry-says').getByRole('alert')).toContainText('height of the cover as well');
+    await page.getByLabel('Cover, flange to spigot').fill('9.23');
+    // 9.05 − 9.23 + 0.381 of pack
+    await expect(page.locator('#entry-says')).toContainText('0.201');
+  });
+  test('the cover down by hand: pack in now less what is under the flange', async ({ page, demo }) => {
+    await page.goto(demo.url + jobPath('section'));
+    await readBy(page, /^Cover down/);
+    await entry(page).fill('goes 8 stops 9');
+    await expect(page.locator('#entry-says')).toContainText('6.5 thou');
+  });
+  test('the dial beside it shows what was keyed: start, finish and what it swept', async ({ page, demo }) => {
+    await page.goto(demo.url + jobPath('section'));
+    await entry(page).fill('88>12 +1');
+    await expect(page.getByRole('img', { name: 'Dial, from 88 clockwise to 12 and 1 whole turns' })).toBeVisible();
+    await entry(page).fill('88<12');
+    await expect(page.getByRole('img', { name: 'Dial, from 88 anticlockwise to 12' })).toBeVisible();
+    await expect(page.locator('[data-dial=sweep]')).toBeVisible();
+  });
+});
+
+test('sizes make the drawing to scale; a part turned round and a bad size are said plainly', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('section', 1));
+  await expect(page.locator('[data-section]')).toHaveAttribute('data-section', /NOT TO SCALE/);
+  await page.getByRole('button', { name: /Sizes of the parts/ }).click();
+  const collar = page.getByLabel('shaft, collar to collar');
+  await collar.fill('-4');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Sizes of the parts' }).getByRole('alert')).toContainText('more than nothing');
+  await collar.fill('3.465');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-section]')).toHaveAttribute('data-section', /^SCALE [\d.]+ : [\d.]+/);
+  await expect(page.getByText('1 of 4 measured')).toBeVisible();
+  await page.getByRole('button', { name: 'Shaft', exact: true }).click();
+  await expect(page.locator('[data-section] p')).toContainText('Shaft (turned round)');
+});
+
+test('with every size but one known, the reading finds it', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('section', 0));
+  await page.getByRole('button', { name: /Sizes of the parts/ }).click();
+  const sizes = page.getByRole('region', { name: 'Sizes of the parts' });
+  await expect(sizes).toContainText('Not known for a sum: cover, spigot to flange; gasket, crushed');
+  await page.getByLabel('gasket, crushed').fill('0.31 mm');
+  await page.keyboard.press('Enter');
+  // 161.9 + 0.31 + 0.381 − 16.25 − 118.42 − 17.75 − spigot = 0.3048
+  await expect(sizes).toContainText('it must be 9.866 mm');
+});
+
+test('letters go from view to view outside the fields, and a field keeps them', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('section'));
+  await expect(entry(page)).toBeFocused();
+  await page.keyboard.press('b');
+  await expect(entry(page)).toHaveValue('b');
+  await page.keyboard.press('Escape');
+  await expect(entry(page)).toHaveValue('');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('b');
+  await expect(page).toHaveURL(/\/builds/);
+  await page.keyboard.press('r');
+  await expect(entry(page)).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('g');
+  await page.keyboard.press('w');
+  await expect(page).toHaveURL(/\/wear/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('undo the last thing');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('g');
+  await page.keyboard.press('h');
+  await expect(page).toHaveURL(`${demo.url}/`);
+});
+
+test('a machine is put away and taken out again', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/`);
+  await page.getByRole('button', { name: 'Put away' }).click();
+  await expect(page.getByText('The shelf is empty')).toBeVisible();
+  await page.getByRole('button', { name: /1 put away/ }).click();
+  await page.getByRole('button', { name: 'Take out again' }).click();
+  await page.getByRole('button', { name: /Back to the open ones/ }).click();
+  await expect(page.getByRole('link', { name: /Snow tractor/ })).toBeVisible();
+});
+
+test('another shaft is added to a box that is there, and stands in its list', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('section'));
+  await page.getByRole('link', { name: 'Add a box or a shaft' }).click();
+  await page.getByLabel('Box', { exact: true }).fill('Transfer box');
+  await page.getByLabel('Shaft', { exact: true }).fill('Front output');
+  await page.getByRole('radio', { name: /Plain shaft/ }).check();
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByRole('heading', { name: 'Limits of the front output end float' })).toBeVisible();
+  await page.getByRole('button', { name: /Front output ▾/ }).click();
+  await expect(page.getByRole('menuitem')).toHaveCount(3);
+  await page.getByRole('menuitem', { name: 'Idler shaft' }).click();
+  await expect(aside(page).getByText(/^Right · /)).toBeVisible();
+});
+
+test('leaves are counted again in the drawer, never under what is fitted', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/drawer`);
+  await page.getByRole('button', { name: /^15 thou/ }).click();
+  await page.getByLabel('Owned').fill('0');
+  await expect(page.getByRole('alert')).toContainText('1 of them are fitted');
+  await page.getByLabel('Owned').fill('4');
+  await page.getByLabel('Kept in').fill('tin 9');
+  await page.getByRole('button', { name: 'Keep', exact: true }).last().click();
+  await expect(page.getByRole('button', { name: /^15 thou: 3 on hand, 1 fitted/ })).toBeVisible();
+});
+
+test('limits are changed with the old kept, and the verdict follows', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('section'));
+  await aside(page).getByRole('button', { name: /Limits/ }).click();
+  await page.locator('#limits').fill('10-14 thou');
+  await expect(page.locator('#limits-says')).toContainText('0.254–0.356 mm');
+  await page.keyboard.press('Enter');
+  await expect(aside(page).getByText('Right · sure')).toBeVisible();
+  expect(demo.db.prepare('SELECT count(*) AS n FROM limits WHERE written IN (?, ?)').get('5-8 thou', '10-14 thou')).toEqual({ n: 2 });
+});
+
+test('a change made on an old page is refused with who changed it, and nothing is lost', async ({ page, demo, context }) => {
+  const other = await context.newPage();
+  await page.goto(`${demo.url}/`);
+  await other.goto(`${demo.url}/`);
+  await expect(other.getByRole('button', { name: 'Put away' })).toBeVisible();
+  await page.getByRole('button', { name: 'Put away' }).click();
+  await expect(page.getByText('The shelf is empty')).toBeVisible();
+  await other.evaluate(() => window.stop());
+  const stale = await other.evaluate(async () => {
+    const jobs = (await (await fetch('/api/jobs')).json()) as { jobs: { job: { id: string; machine: string; year: string; note: string } }[] };
+    const job = jobs.jobs[0]?.job;
+    const response = await fetch('/api/commands', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ commandId: '00000000-0000-4000-8000-00000000aaaa', clientId: '00000000-0000-4000-8000-00000000bbbb', who: 'other', at: new Date().toISOString(), change: { kind: 'job.change', ...job, revision: 1, archivedAt: null, machine: 'Lost' } }) });
+    return { status: response.status, body: (await response.json()) as { error: { code: string; message: string } } };
+  });
+  expect([stale.status, stale.body.error.code]).toEqual([409, 'stale']);
+  expect(stale.body.error.message).toContain('Somebody changed this');
+});
+
+test('nothing at an address, and no such machine, are said plainly with the way back', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/nowhere`);
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+  await page.goto(`${demo.url}/jobs/00000000-0000-4000-8000-000000000099/bench`);
+  await expect(page.getByRole('heading', { name: 'That machine is not on the shelf' })).toBeVisible();
+  await page.getByRole('link', { name: 'Back to the Shelf' }).click();
+  await expect(page.getByRole('link', { name: /Snow tractor/ })).toBeVisible();
+});
+
+test('the light and dark sheets are chosen and remembered', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/`);
+  await page.getByRole('button', { name: 'More' }).first().click();
+  await page.getByRole('menuitem', { name: 'Dark sheet' }).click();
+  await expect(page.locator('html')).toHaveClass(/dark/);
+  await page.reload();
+  await expect(page.locator('html')).toHaveClass(/dark/);
+});
