@@ -178,7 +178,6 @@ interface Trial {
 }
 const builds: JobFacts['builds'] = [];
 const readings: JobFacts['readings'] = [];
-const lastBuild = new Map<string, string>();
 
 function tried({ shaft, assemblyId, when, stage, pack, bolts, gasket, feel = [], reads = [], as }: Trial): void {
   const id = newId();
@@ -190,7 +189,7 @@ function tried({ shaft, assemblyId, when, stage, pack, bolts, gasket, feel = [],
   builds.push({
     id,
     assemblyId,
-    parentId: lastBuild.get(assemblyId) ?? null,
+    parentId: null,
     stage,
     at: when,
     who: 'J. T.',
@@ -199,7 +198,6 @@ function tried({ shaft, assemblyId, when, stage, pack, bolts, gasket, feel = [],
     note: '',
     fits,
   });
-  lastBuild.set(assemblyId, id);
   const station = stationOf(shaft, 'gap.float');
   for (const [text, takenAt] of reads) {
     const instrument = as ?? station.instrument;
@@ -297,6 +295,10 @@ const measure = (stationId: string, instrument: Instrument, place: string, text:
   measure(journalId, INSTRUMENTS.micInch, place, ['.8098 .8101', '.8101 .8102', '.8103 .8104'][i] ?? '', 20 + i);
 });
 
+/** Each build follows the one before it in its box. */
+const inOrder = [...builds].sort((a, b) => a.at.localeCompare(b.at));
+for (const [i, build] of inOrder.entries()) build.parentId = inOrder.slice(0, i).findLast((b) => b.assemblyId === build.assemblyId)?.id ?? null;
+
 const facts: JobFacts = {
   job: {
     id: jobId,
@@ -328,7 +330,7 @@ const facts: JobFacts = {
     limit(boreId, 'max .8140 in', 'in', 'p. 35'),
     limit(journalId, 'min .8095 in', 'in', 'p. 35'),
   ],
-  builds: builds.sort((a, b) => a.at.localeCompare(b.at)),
+  builds: inOrder,
   readings: readings.sort((a, b) => a.takenAt.localeCompare(b.takenAt)),
   withdrawals: [],
 };
