@@ -1,8 +1,8 @@
 /** Jest in ESM: TypeScript stripped by swc, type-checked separately by tsc. */
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/core', '<rootDir>/contract', '<rootDir>/derive', '<rootDir>/server', '<rootDir>/demo'],
-  testMatch: ['**/*.test.ts'],
+  roots: ['<rootDir>/core', '<rootDir>/contract', '<rootDir>/derive', '<rootDir>/server', '<rootDir>/demo', '<rootDir>/web/src'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' } }] },
+  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } } }] },
 };

@@ -273,9 +273,36 @@ tried({
 });
 
 // the idler: wrong, wrong the other way, then right
-tried({ shaft: idler, assemblyId: transferBox, when: at(7, '18:00'), stage: 'as_found', pack: ['3.80'], bolts: 'torqued', reads: [['30>48', at(7, '18:10')]] });
-tried({ shaft: idler, assemblyId: transferBox, when: at(7, '19:00'), stage: 'dry', pack: ['4.00', '0.10'], feel: ['drag'], reads: [['51>57½', at(7, '19:12')]] });
-tried({ shaft: idler, assemblyId: transferBox, when: at(8, '18:20'), stage: 'dry', pack: ['4.00'], feel: ['smooth'], reads: [['60>70', at(8, '18:30')], ['60>70½', at(8, '18:31')]] });
+tried({
+  shaft: idler,
+  assemblyId: transferBox,
+  when: at(7, '18:00'),
+  stage: 'as_found',
+  pack: ['3.80'],
+  bolts: 'torqued',
+  reads: [['30>48', at(7, '18:10')]],
+});
+tried({
+  shaft: idler,
+  assemblyId: transferBox,
+  when: at(7, '19:00'),
+  stage: 'dry',
+  pack: ['4.00', '0.10'],
+  feel: ['drag'],
+  reads: [['51>57½', at(7, '19:12')]],
+});
+tried({
+  shaft: idler,
+  assemblyId: transferBox,
+  when: at(8, '18:20'),
+  stage: 'dry',
+  pack: ['4.00'],
+  feel: ['smooth'],
+  reads: [
+    ['60>70', at(8, '18:30')],
+    ['60>70½', at(8, '18:31')],
+  ],
+});
 
 // the idler pin and its bush, mic'd at three places
 const measure = (stationId: string, instrument: Instrument, place: string, text: string, minutes: number): void => {

@@ -5,12 +5,19 @@ import { change, command, fitLeaf, limit, newShaft, reading, station, workshopFi
 
 let count = 0;
 const newId = (): string => `00000000-0000-4000-8000-${(++count).toString(16).padStart(12, '0')}`;
-const shaftOf = (template: TemplateName, place: (typeof TEMPLATES)[TemplateName]['places'][number]['place'], gasket = false): Extract<Change, { kind: 'shaft.create' }> =>
-  newShaft({ assemblyId: newId(), name: 'Input shaft', template, place, gasket, position: 0, newId });
+const shaftOf = (
+  template: TemplateName,
+  place: (typeof TEMPLATES)[TemplateName]['places'][number]['place'],
+  gasket = false,
+): Extract<Change, { kind: 'shaft.create' }> => newShaft({ assemblyId: newId(), name: 'Input shaft', template, place, gasket, position: 0, newId });
 
 describe('a ready shaft as a command', () => {
-  const every = (Object.keys(TEMPLATES) as TemplateName[]).flatMap((template) => TEMPLATES[template].places.map(({ place }) => ({ template, place })));
-  it.each(every)('$template with its shim $place is one the server takes', ({ template, place }) => expect(change.safeParse(shaftOf(template, place)).error).toBeUndefined());
+  const every = (Object.keys(TEMPLATES) as TemplateName[]).flatMap((template) =>
+    TEMPLATES[template].places.map(({ place }) => ({ template, place })),
+  );
+  it.each(every)('$template with its shim $place is one the server takes', ({ template, place }) =>
+    expect(change.safeParse(shaftOf(template, place)).error).toBeUndefined(),
+  );
   it.each(every)('$template, $place: every face a length or a contact names belongs to one of its parts', ({ template, place }) => {
     const { parts, features, contacts } = shaftOf(template, place);
     const faces = new Set(parts.flatMap((p) => p.faces));
@@ -25,7 +32,9 @@ describe('a ready shaft as a command', () => {
     const graph = {
       parts: parts.map((p) => ({ id: p.role, name: p.name, kind: p.kind, turned: false, faces: p.faces })),
       lengths: [
-        ...features.filter((f) => f.partRole !== null).map((f) => ({ id: f.role, part: f.partRole ?? '', name: f.name, from: f.fromFace, to: f.toFace, length: null })),
+        ...features
+          .filter((f) => f.partRole !== null)
+          .map((f) => ({ id: f.role, part: f.partRole ?? '', name: f.name, from: f.fromFace, to: f.toFace, length: null })),
         { id: 'pack.in-out', part: 'pack', name: 'pack', from: pack?.faces[0] ?? '', to: pack?.faces[1] ?? '', length: null },
       ],
       contacts: contacts.map((c): Contact => ({ id: c.role, a: c.a, b: c.b, kind: c.kind })),
@@ -37,20 +46,32 @@ describe('a ready shaft as a command', () => {
     expect(shaftOf('taperPair', 'underCover').slots.map((s) => s.kind)).not.toContain('gasket');
   });
   it('comes under fresh ids each time', () => {
-    const ids = (s: ReturnType<typeof shaftOf>): string[] => [...s.parts, ...s.features, ...s.contacts, ...s.slots, ...s.stations].map((row) => row.id);
+    const ids = (s: ReturnType<typeof shaftOf>): string[] =>
+      [...s.parts, ...s.features, ...s.contacts, ...s.slots, ...s.stations].map((row) => row.id);
     const [one, other] = [ids(shaftOf('taperPair', 'underCover')), ids(shaftOf('taperPair', 'underCover'))];
     expect(new Set([...one, ...other]).size).toBe(one.length + other.length);
   });
 });
 
 describe('the shapes refuse', () => {
-  const issue = (result: { success: boolean; error?: { issues: readonly { path: PropertyKey[] }[] } }): string => (result.success ? 'nothing' : (result.error?.issues.map((i) => i.path.join('.')).join(' ') ?? ''));
+  const issue = (result: { success: boolean; error?: { issues: readonly { path: PropertyKey[] }[] } }): string =>
+    result.success ? 'nothing' : (result.error?.issues.map((i) => i.path.join('.')).join(' ') ?? '');
   it.each([
     ['a thickness that is not whole', fitLeaf, { lotId: null, thickness: 1.5, written: '', unit: 'thou', count: 1 }, 'thickness'],
     ['a leaf of nothing', fitLeaf, { lotId: null, thickness: 0, written: '0', unit: 'thou', count: 1 }, 'thickness'],
     ['a leaf of less than nothing', fitLeaf, { lotId: null, thickness: -25_400, written: '-1', unit: 'thou', count: 1 }, 'thickness'],
-    ['a length over ten metres', limit, { id: newId(), revision: 1, stationId: newId(), min: null, max: 1e11, written: 'x', unit: 'mm', source: 'manual', pageOrWhom: '', inUse: true }, 'max'],
-    ['a limit from nowhere known', limit, { id: newId(), revision: 1, stationId: newId(), min: 0, max: 1, written: 'x', unit: 'mm', source: 'dream', pageOrWhom: '', inUse: true }, 'source'],
+    [
+      'a length over ten metres',
+      limit,
+      { id: newId(), revision: 1, stationId: newId(), min: null, max: 1e11, written: 'x', unit: 'mm', source: 'manual', pageOrWhom: '', inUse: true },
+      'max',
+    ],
+    [
+      'a limit from nowhere known',
+      limit,
+      { id: newId(), revision: 1, stationId: newId(), min: 0, max: 1, written: 'x', unit: 'mm', source: 'dream', pageOrWhom: '', inUse: true },
+      'source',
+    ],
     ['a time that is not one', reading.shape.takenAt, 'yesterday', ''],
     ['an id that is not one', reading.shape.id, '17', ''],
     ['a station about nothing', station.shape.subject, 'smell', ''],

@@ -13,7 +13,11 @@ interface Example {
 const SRC = new URL('.', import.meta.url).pathname;
 const files = readdirSync(SRC, { recursive: true, encoding: 'utf8' }).filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'));
 const examples: Example[] = files.flatMap((file) =>
-  [...readFileSync(join(SRC, file), 'utf8').matchAll(/@example (.+?) \/\/ (.+?)(?: \*\/)?$/gm)].map(([, call = '', result = '']) => ({ file, call, result })),
+  [...readFileSync(join(SRC, file), 'utf8').matchAll(/@example (.+?) \/\/ (.+?)(?: \*\/)?$/gm)].map(([, call = '', result = '']) => ({
+    file,
+    call,
+    result,
+  })),
 );
 
 const DIAL = core.INSTRUMENTS.dialThou;
@@ -40,13 +44,16 @@ describe('the examples in the docstrings', () => {
   it.each(examples.filter((e) => expected(e.result) !== undefined))('$call is $result', ({ call, result }) => {
     const got = run(call);
     const want = expected(result);
-    if (typeof got === 'number' && typeof want === 'number') expect(Math.abs(got - want)).toBeLessThan(result.includes('…') || !Number.isInteger(want) ? 1e-4 : 0.5);
+    if (typeof got === 'number' && typeof want === 'number')
+      expect(Math.abs(got - want)).toBeLessThan(result.includes('…') || !Number.isInteger(want) ? 1e-4 : 0.5);
     else expect(got).toEqual(want);
   });
   it.each(examples.filter((e) => expected(e.result) === undefined))('$call runs', ({ call }) => expect(run(call)).toBeDefined());
   it('stand with every public function that has a formula', () => {
     const without = files
-      .filter((file) => /^(reading|stack|shim|wear)\//.test(file) && !/index|templates|senses|graph|student|instruments|reading\.ts|reachable/.test(file))
+      .filter(
+        (file) => /^(reading|stack|shim|wear)\//.test(file) && !/index|templates|senses|graph|student|instruments|reading\.ts|reachable/.test(file),
+      )
       .filter((file) => !readFileSync(join(SRC, file), 'utf8').includes('@example'));
     expect(without).toEqual([]);
   });

@@ -1,12 +1,43 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import {
-  closedFloat, convertLimits, coverageFactor, depthOverParallels, dialTravel, estimate, feelerBracket, formatLength, gapUnderSpacer, INSTRUMENTS, limitBar, nanometres, packWindow, parseLength, parseLimits, parsePack,
-  parseLeaves, readEntry, ReckoningError, repeats, requiredPack, searchPacks, sensesFromTrials, stackGap, suspectSlip, thou, verdict, type Length, type LengthUnit, type Limits, type Reading,
+  closedFloat,
+  convertLimits,
+  coverageFactor,
+  depthOverParallels,
+  dialTravel,
+  estimate,
+  feelerBracket,
+  formatLength,
+  gapUnderSpacer,
+  INSTRUMENTS,
+  limitBar,
+  nanometres,
+  packWindow,
+  parseLength,
+  parseLimits,
+  parsePack,
+  parseLeaves,
+  readEntry,
+  ReckoningError,
+  repeats,
+  requiredPack,
+  searchPacks,
+  sensesFromTrials,
+  stackGap,
+  suspectSlip,
+  thou,
+  verdict,
+  type Length,
+  type LengthUnit,
+  type Limits,
+  type Reading,
 } from './index.ts';
 
 const length = (low: number, high: number): fc.Arbitrary<Length> => fc.integer({ min: low, max: high }).map((nm) => nanometres(nm));
-const limits: fc.Arbitrary<Limits & { min: Length; max: Length }> = fc.tuple(length(-500_000, 500_000), length(1_000, 400_000)).map(([min, width]) => ({ min, max: nanometres(min + width) }));
+const limits: fc.Arbitrary<Limits & { min: Length; max: Length }> = fc
+  .tuple(length(-500_000, 500_000), length(1_000, 400_000))
+  .map(([min, width]) => ({ min, max: nanometres(min + width) }));
 const sense = fc.constantFrom(1 as const, -1 as const);
 
 describe('whatever the figures', () => {
@@ -18,7 +49,10 @@ describe('whatever the figures', () => {
     );
   });
   it('no text makes the parsers throw anything but their own refusal', () => {
-    const text = fc.oneof(fc.string({ maxLength: 40 }), fc.string({ unit: fc.constantFrom(...'0123456789.,/-+><×½ "µ≥thoumingesp'.split('')), maxLength: 40 }));
+    const text = fc.oneof(
+      fc.string({ maxLength: 40 }),
+      fc.string({ unit: fc.constantFrom(...'0123456789.,/-+><×½ "µ≥thoumingesp'.split('')), maxLength: 40 }),
+    );
     const own = (run: () => unknown): void => {
       try {
         run();
@@ -61,7 +95,11 @@ describe('whatever the figures', () => {
     );
   });
   it('a depth and its parallels give the reading back', () => {
-    fc.assert(fc.property(length(0, 50_000_000), fc.array(length(1, 20_000_000), { maxLength: 3 }), (reading, parallels) => expect(depthOverParallels({ reading, parallels }) + parallels.reduce<number>((a, b) => a + b, 0)).toBe(reading)));
+    fc.assert(
+      fc.property(length(0, 50_000_000), fc.array(length(1, 20_000_000), { maxLength: 3 }), (reading, parallels) =>
+        expect(depthOverParallels({ reading, parallels }) + parallels.reduce<number>((a, b) => a + b, 0)).toBe(reading),
+      ),
+    );
   });
   it('a feeler bracket lies between its blades', () => {
     fc.assert(
@@ -76,7 +114,10 @@ describe('whatever the figures', () => {
     fc.assert(
       fc.property(length(0, 1_000_000), fc.integer({ min: 1, max: 9 }), (value, n) => {
         const U = (count: number): number => {
-          const { u, dof } = repeats(Array.from({ length: count }, () => value), { resolution: thou(1), calibrationU: 500 });
+          const { u, dof } = repeats(
+            Array.from({ length: count }, () => value),
+            { resolution: thou(1), calibrationU: 500 },
+          );
           return u * coverageFactor(dof);
         };
         expect(U(n + 1)).toBeLessThan(U(n));
@@ -94,22 +135,35 @@ describe('whatever the figures', () => {
   });
   it('every pack in the window lands in the limits, every sure one with its doubt, and just outside does not', () => {
     fc.assert(
-      fc.property(limits, length(500_000, 2_000_000), length(1, 900_000), fc.integer({ min: 0, max: 40_000 }), sense, (allowed, fittedPack, gap, u, s) => {
-        const closed = closedFloat(allowed) as { min: Length; max: Length };
-        const window = packWindow({ fittedPack, measured: estimate(gap, u), limits: allowed, sense: s });
-        const gives = (pack: number): number => gap + s * (pack - fittedPack);
-        fc.pre(window.reachable && window.min > 0);
-        for (const pack of [window.min, window.max, window.ideal]) {
-          expect(gives(pack)).toBeGreaterThanOrEqual(closed.min);
-          expect(gives(pack)).toBeLessThanOrEqual(closed.max);
-        }
-        expect([gives(window.min - 1), gives(window.max + 1)].every((g) => g < closed.min || g > closed.max)).toBe(true);
-        if (window.sure) for (const pack of [window.sure.min, window.sure.max]) expect(verdict(estimate(nanometres(gives(pack)), Math.max(0, u - 2)), allowed)).toMatchObject({ place: 'in', sure: 'sure' });
-      }),
+      fc.property(
+        limits,
+        length(500_000, 2_000_000),
+        length(1, 900_000),
+        fc.integer({ min: 0, max: 40_000 }),
+        sense,
+        (allowed, fittedPack, gap, u, s) => {
+          const closed = closedFloat(allowed) as { min: Length; max: Length };
+          const window = packWindow({ fittedPack, measured: estimate(gap, u), limits: allowed, sense: s });
+          const gives = (pack: number): number => gap + s * (pack - fittedPack);
+          fc.pre(window.reachable && window.min > 0);
+          for (const pack of [window.min, window.max, window.ideal]) {
+            expect(gives(pack)).toBeGreaterThanOrEqual(closed.min);
+            expect(gives(pack)).toBeLessThanOrEqual(closed.max);
+          }
+          expect([gives(window.min - 1), gives(window.max + 1)].every((g) => g < closed.min || g > closed.max)).toBe(true);
+          if (window.sure)
+            for (const pack of [window.sure.min, window.sure.max])
+              expect(verdict(estimate(nanometres(gives(pack)), Math.max(0, u - 2)), allowed)).toMatchObject({ place: 'in', sure: 'sure' });
+        },
+      ),
     );
   });
   it('a spacer taken off and put back is no change', () => {
-    fc.assert(fc.property(length(-500_000, 900_000), length(1, 900_000), sense, (gap, spacer, s) => expect(gapUnderSpacer({ measuredGap: gapUnderSpacer({ measuredGap: gap, spacer, sense: s }), spacer, sense: s === 1 ? -1 : 1 })).toBe(gap)));
+    fc.assert(
+      fc.property(length(-500_000, 900_000), length(1, 900_000), sense, (gap, spacer, s) =>
+        expect(gapUnderSpacer({ measuredGap: gapUnderSpacer({ measuredGap: gap, spacer, sense: s }), spacer, sense: s === 1 ? -1 : 1 })).toBe(gap),
+      ),
+    );
   });
   it('a stack lies within its worst, and turning every sense turns the gap', () => {
     const link = fc.record({ length: length(1, 200_000_000), u: fc.integer({ min: 0, max: 20_000 }), sense });
@@ -124,7 +178,11 @@ describe('whatever the figures', () => {
     );
   });
   it('a trial proves the sense it was made with', () => {
-    fc.assert(fc.property(length(0, 900_000), length(1_000, 400_000), length(0, 900_000), sense, (pack, more, gap, s) => expect(sensesFromTrials({ pack, gap }, { pack: nanometres(pack + more), gap: nanometres(gap + s * more) })).toEqual({ sense: s, factor: s })));
+    fc.assert(
+      fc.property(length(0, 900_000), length(1_000, 400_000), length(0, 900_000), sense, (pack, more, gap, s) =>
+        expect(sensesFromTrials({ pack, gap }, { pack: nanometres(pack + more), gap: nanometres(gap + s * more) })).toEqual({ sense: s, factor: s }),
+      ),
+    );
   });
   it('a verdict never calls in what is out, and a mirrored reading has the mirrored place', () => {
     fc.assert(
@@ -151,16 +209,25 @@ describe('whatever the figures', () => {
   });
   it('what is expected is never queried, nor what is two to four times out', () => {
     fc.assert(
-      fc.property(length(50_000, 400_000), length(10_000, 200_000), fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 2, max: 4, noNaN: true }), (min, width, share, times) => {
-        const expected = { min, max: nanometres(min + width) };
-        expect(suspectSlip(nanometres(min + share * width), expected)).toEqual([]);
-        fc.pre(expected.max / expected.min < 1.7);
-        expect(suspectSlip(nanometres(expected.max * times), expected)).toEqual([]);
-      }),
+      fc.property(
+        length(50_000, 400_000),
+        length(10_000, 200_000),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 2, max: 4, noNaN: true }),
+        (min, width, share, times) => {
+          const expected = { min, max: nanometres(min + width) };
+          expect(suspectSlip(nanometres(min + share * width), expected)).toEqual([]);
+          fc.pre(expected.max / expected.min < 1.7);
+          expect(suspectSlip(nanometres(expected.max * times), expected)).toEqual([]);
+        },
+      ),
     );
   });
   it('packs found are made of leaves there are, add up, and lie in the window, nearest first', () => {
-    const drawer = fc.array(fc.record({ thickness: length(30_000, 900_000), quantity: fc.integer({ min: 0, max: 4 }) }), { minLength: 1, maxLength: 10 });
+    const drawer = fc.array(fc.record({ thickness: length(30_000, 900_000), quantity: fc.integer({ min: 0, max: 4 }) }), {
+      minLength: 1,
+      maxLength: 10,
+    });
     fc.assert(
       fc.property(drawer, length(200_000, 2_000_000), fc.integer({ min: 1, max: 6 }), (leaves, target, maxLeaves) => {
         const search = { min: nanometres(target - 60_000), max: nanometres(target + 60_000), target, maxLeaves, keep: 4 };

@@ -33,11 +33,9 @@ export function createApp({ db, page }: { db: Db; page?: string }): App {
   app.setErrorHandler((error, _request, reply) => {
     if (hasZodFastifySchemaValidationErrors(error)) {
       const [first] = error.validation;
-      return reply
-        .status(400)
-        .send({
-          error: { code: 'badRequest', message: `That could not be read: ${first?.message ?? 'check the entry'}`, field: first?.instancePath ?? '' },
-        });
+      return reply.status(400).send({
+        error: { code: 'badRequest', message: `That could not be read: ${first?.message ?? 'check the entry'}`, field: first?.instancePath ?? '' },
+      });
     }
     if (error instanceof WorkshopError)
       return reply.status(error.status).send({ error: { code: error.code, message: error.message, ...error.more } });

@@ -38,6 +38,9 @@ const NUMBER = String.raw`-?(?:\d+[ -]\d+ ?\/ ?\d+|\d+ ?\/ ?\d+|\d+[.,]\d*|[.,]\
 const UNIT = String.raw`(?:mm|inch(?:es)?|in\b|"|thou|um|swg|tenths?)`;
 const HAND = String.raw`(-?\d+(?:[.,]\d+)?(?: \d\/\d)?)`;
 const DIAL = new RegExp(String.raw`^${HAND} ?([<>]) ?${HAND}(?: ?[<>] ?${HAND})?(?: ?\+ ?(\d+)(?: turns?)?)?$`);
+/** Both sides in either order, or one alone. */
+const BLADES = String.raw`:? [\d.,/+ -]+(?:mm|thou|in\b|"|um)?(?: ?\+ ?[\d.,/ -]+(?:mm|thou|in\b|"|um)?)*`;
+const FEELERS = new RegExp(`^(?:goes${BLADES} ?(?:stops${BLADES})?|stops${BLADES} ?(?:goes${BLADES})?)$`, 'i');
 const LESS = new RegExp(String.raw`^(${NUMBER}) ?(${UNIT})? ?(?:less|- | -) ?(${NUMBER}) ?(${UNIT})?$`, 'i');
 
 /** Where a hand stands: `12`, `12.5`, or `12 1/2`. */
@@ -103,7 +106,7 @@ function readFeelers(clean: string, instrument: Instrument): EntryRead {
     const found = new RegExp(String.raw`${word}:? ([^a-z]*(?:mm|thou|in|"|um)?)`, 'i').exec(clean)?.[1]?.trim();
     return found === undefined ? undefined : found.split('+').map((blade) => parseLength(blade, unitIn(clean) ?? instrument.unit));
   };
-  if (!/^(?:goes [^a-z]+(?:mm|thou|in|"|um)?)? ?(?:stops [^a-z]+(?:mm|thou|in|"|um)?)?$/i.test(clean)) {
+  if (!FEELERS.test(clean)) {
     refuse('notAReading', 'Feelers are written goes 9 stops 10, with + between blades put in together.');
   }
   const goes = blades('goes');

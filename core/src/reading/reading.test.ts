@@ -2,6 +2,9 @@ import { describe, expect, it } from '@jest/globals';
 import { createRequire } from 'node:module';
 import { inch, mm, parseLimits, thou, type Length } from '../quantity/index.ts';
 import {
+  dialReturnSum,
+  feelerBracketSum,
+  verdictSum,
   coverageFactor,
   depthOverParallels,
   depthOverParallelsSum,
@@ -280,4 +283,54 @@ describe('an entry', () => {
   ])('refuses “%s”', (text, expected) => expect(code(() => readEntry(text, DIAL))).toBe(expected));
   it('has no hand to read on a micrometer', () => expect(code(() => readEntry('88>12', MIC))).toBe('noDial'));
   it('gives its refusal as data for the field', () => expect(tryEntry('banana', DIAL)).toMatchObject({ refusal: { code: 'notAReading' } }));
+});
+
+describe('the sums of single readings', () => {
+  it('of feelers show both sides, or say which way a bound goes', () => {
+    expect(feelerBracketSum({ goes: [thou(25), thou(20)], stops: thou(46) }).map((l) => l.value)).toEqual([thou(45), thou(46), thou(45.5)]);
+    expect(feelerBracketSum({ stops: thou(8) }).at(-1)).toMatchObject({ expression: 'at most', value: thou(8) });
+    expect(feelerBracketSum({ goes: thou(8) }).at(-1)).toMatchObject({ expression: 'at least', value: thou(8) });
+  });
+  it('of a dial’s return show the drift with its sign', () => expect(dialReturnSum({ from: 88, back: 90, ...on })[0]?.value).toBe(thou(2)));
+  it('of a verdict show the limits, the reading and how far either side', () => {
+    expect(verdictSum(estimate(thou(6), 2_540, 5), { max: thou(8) }).map((l) => l.value)).toEqual([0, thou(8), thou(6), Math.round(2_540 * 2.65)]);
+    expect(verdictSum({ kind: 'atMost', value: thou(0) }, { min: thou(5), max: thou(8) }).at(-1)?.label).toBe('read, at most');
+  });
+});
+
+describe('thirty ordinary entries', () => {
+  it.each([
+    ['24', DIAL, thou(24)],
+    ['0.5', DIAL, thou(0.5)],
+    ['12½', DIAL, thou(12.5)],
+    ['0>8', DIAL, thou(8)],
+    ['99>1', DIAL, thou(2)],
+    ['50<44', DIAL, thou(6)],
+    ['10>10 +1', DIAL, thou(100)],
+    ['88 > 12', DIAL, thou(24)],
+    ['0.61 mm', DIAL, mm(0.61)],
+    ['24 thou', DIAL, thou(24)],
+    ['8 8 8', DIAL, thou(8)],
+    ['7½ 8', DIAL, thou(7.75)],
+    ['24;24;24', DIAL, thou(24)],
+    ['.024"', DIAL, thou(24)],
+    ['88>12>88', DIAL, thou(24)],
+    ['goes 9 stops 10', FEELERS, thou(9.5)],
+    ['goes 9 stops 10 thou', FEELERS, thou(9.5)],
+    ['goes 0.20 mm stops 0.25 mm', FEELERS, mm(0.225)],
+    ['stops 10 goes 9', FEELERS, thou(9.5)],
+    ['goes 12+8 stops 12+9', FEELERS, thou(20.5)],
+    ['.5004', MIC, inch(0.5004)],
+    ['.5004"', MIC, inch(0.5004)],
+    ['0.5004 in', MIC, inch(0.5004)],
+    ['12.71 mm', MIC, mm(12.71)],
+    ['1-3/16"', MIC, inch(1.1875)],
+    ['1 3/16 in', MIC, inch(1.1875)],
+    ['9/64', MIC, inch(9 / 64)],
+    ['1.103 - .375', MIC, inch(0.728)],
+    ['1.103 less .375', MIC, inch(0.728)],
+    ['12,71 mm', MIC, mm(12.71)],
+  ] as [string, Instrument, Length][])('%s is understood', (text, instrument, value) =>
+    expect(readEntry(text, instrument).reading).toMatchObject({ kind: 'estimate', value }),
+  );
 });

@@ -8,6 +8,7 @@ import {
   parsePack,
   reachableTotals,
   searchPacks,
+  searchPacksSum,
   type DrawerLeaf,
   type PackSearch,
 } from './index.ts';
@@ -88,6 +89,10 @@ describe('packs from the drawer', () => {
     expect(found.packs).toEqual([]);
     expect([found.below?.total, found.above?.total]).toEqual([thou(6), thou(8)]);
     expect(found.missing).toMatchObject({ thickness: thou(2), with: [{ thickness: thou(5), count: 1 }] });
+  });
+  it('show their sum, and an empty one when none lands', () => {
+    expect(searchPacksSum(one(6, 4), question(9, 12, 10.5)).map((l) => l.value)).toEqual([thou(6), thou(4), thou(10), thou(-0.5)]);
+    expect(searchPacksSum(one(2), question(9, 12, 10.5))).toEqual([]);
   });
   it('refuse a window back to front, a leaf of nothing, and more than six leaves', () => {
     expect(code(() => searchPacks(one(5), question(12, 9, 10)))).toBe('reversedWindow');

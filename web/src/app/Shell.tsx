@@ -1,9 +1,9 @@
 import { Dialog, DialogPanel, DialogTitle, Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import type { MarkKind } from '@elder-cog/core';
-import { Keyboard, Menu as MenuIcon, Plus, Undo2 } from 'lucide-react';
+import { Keyboard, Menu as MenuIcon, PenLine, Plus, Undo2 } from 'lucide-react';
 import { Suspense, useMemo, useState, type JSX, type ReactNode } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
-import { Refusal, Secondary } from '../kit/controls.tsx';
+import { Field, Primary, Refusal, Secondary } from '../kit/controls.tsx';
 import { Mark } from '../kit/Mark.tsx';
 import { JobContext, stateOf, type OpenJob } from '../state/job.ts';
 import { RefusedError, useCommand, useJobReply, useSaveState } from '../state/api.ts';
@@ -178,6 +178,7 @@ function Frame({
   const { send } = useCommand();
   const [undone, setUndone] = useState<string | null>(null);
   const [keysShown, setKeysShown] = useState(false);
+  const [signing, setSigning] = useState(false);
   const navigate = useNavigate();
 
   const undo = (): void => {
@@ -255,7 +256,7 @@ function Frame({
                 <span className="label text-[16px]">Drawer</span>
               </Link>
             )}
-            <MoreMenu onKeys={() => setKeysShown(true)} />
+            <MoreMenu onKeys={() => setKeysShown(true)} onSign={() => setSigning(true)} />
           </div>
         </nav>
         <main id="view" tabIndex={-1} className="min-w-0 flex-1 outline-none max-sm:pb-[60px]">
@@ -268,6 +269,7 @@ function Frame({
         ))}
         <PhoneMore stops={back ? stops.filter((s) => s.name === 'Wear book') : []} onUndo={undo} />
       </nav>
+      <SignDialog open={signing} onClose={() => setSigning(false)} />
       <KeysDialog open={keysShown} onClose={() => setKeysShown(false)} stops={stops} />
     </div>
   );
@@ -354,7 +356,7 @@ function ThemeItems(): JSX.Element {
   );
 }
 
-function MoreMenu({ onKeys }: { onKeys: () => void }): JSX.Element {
+function MoreMenu({ onKeys, onSign }: { onKeys: () => void; onSign: () => void }): JSX.Element {
   return (
     <Menu>
       <MenuButton className="flex min-h-[62px] w-[86px] flex-col items-start justify-center gap-1 px-2.5 text-ink2">
@@ -363,6 +365,15 @@ function MoreMenu({ onKeys }: { onKeys: () => void }): JSX.Element {
       </MenuButton>
       <MenuItems anchor="right end" className="z-20 border-2 border-ink bg-sheet">
         <ThemeItems />
+        <MenuItem>
+          <button
+            type="button"
+            onClick={onSign}
+            className="flex min-h-12 w-full items-center gap-2 border-t border-rule px-4 py-2 text-left text-[16px] data-focus:bg-band"
+          >
+            <PenLine size={18} aria-hidden="true" /> Sign entries
+          </button>
+        </MenuItem>
         <MenuItem>
           <button
             type="button"
@@ -387,6 +398,38 @@ function SaveSign(): JSX.Element {
     >
       {state}
     </span>
+  );
+}
+
+/** Whose hand it is: stands with every reading and build kept from this browser. */
+function SignDialog({ open, onClose }: { open: boolean; onClose: () => void }): JSX.Element {
+  const { who, setWho } = useSettings();
+  const [name, setName] = useState(who);
+  return (
+    <Dialog open={open} onClose={onClose} className="relative z-30">
+      <div className="fixed inset-0 flex items-center justify-center bg-ink/40 p-4">
+        <DialogPanel className="w-full max-w-md border-2 border-ink bg-sheet p-5">
+          <DialogTitle className="label m-0 text-[22px] font-semibold">Sign entries</DialogTitle>
+          <form
+            onSubmit={(event) => {
+              event.preventDefault();
+              setWho(name.trim());
+              onClose();
+            }}
+          >
+            <Field label="Initials or a name" value={name} maxLength={60} onChange={(e) => setName(e.target.value)} placeholder="like A. B." />
+            <div className="flex gap-3">
+              <Primary type="submit" enter>
+                Keep
+              </Primary>
+              <Secondary onClick={onClose} className="min-h-14">
+                Leave it
+              </Secondary>
+            </div>
+          </form>
+        </DialogPanel>
+      </div>
+    </Dialog>
   );
 }
 

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 
 /** Letters that work only outside fields. */
 export type Keys = Readonly<Record<string, () => void>>;
@@ -6,23 +6,30 @@ export type Keys = Readonly<Record<string, () => void>>;
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
-/** Runs a key's action; `g x` is two keys in a row. F2 and Ctrl+Z work in fields too. */
+/** In a field only F2 is ours; and Ctrl+Z, where there is nothing typed for it to take back. */
+const passes = (name: string, target: EventTarget | null): boolean =>
+  name === 'F2' || (name === 'Ctrl+z' && target instanceof HTMLInputElement && target.value === '');
+
+/** Runs a key's action; `g x` is two keys in a row. */
 export function useKeys(keys: Keys): void {
+  const latest = useRef(keys);
+  useEffect(() => {
+    latest.current = keys;
+  }, [keys]);
   useEffect(() => {
     let waiting = '';
     const down = (event: KeyboardEvent): void => {
       const name = event.ctrlKey || event.metaKey ? `Ctrl+${event.key.toLowerCase()}` : event.key;
-      const inField = typing(event.target);
-      if (inField && name !== 'F2') return;
+      if (typing(event.target) && !passes(name, event.target)) return;
       if (event.altKey) return;
       const full = waiting === '' ? name : `${waiting} ${name}`;
       waiting = full === 'g' ? 'g' : '';
-      const act = keys[full];
+      const act = latest.current[full];
       if (!act) return;
       event.preventDefault();
       act();
     };
     window.addEventListener('keydown', down);
     return () => window.removeEventListener('keydown', down);
-  }, [keys]);
+  }, []);
 }

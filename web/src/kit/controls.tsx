@@ -9,7 +9,7 @@ export const Primary = forwardRef<HTMLButtonElement, ButtonProps>(function Prima
       ref={ref}
       type="button"
       {...rest}
-      className={`label min-h-14 bg-blue px-5 text-[18px] font-semibold text-paper disabled:bg-edge ${className}`}
+      className={`label min-h-14 bg-blue px-5 text-[18px] whitespace-nowrap font-semibold text-paper disabled:bg-edge ${className}`}
     >
       {children}
       {enter && (

@@ -1,6 +1,6 @@
 import { formatLength, MARK_WORDS, nanometres, unitWord, type Length } from '@elder-cog/core';
 import { availableFor, packWords, type GapState, type LadderRow, type PackChoice } from '@elder-cog/derive';
-import { useCallback, useRef, useState, type JSX } from 'react';
+import { useCallback, useEffect, useRef, useState, type JSX } from 'react';
 import { Heading, Primary } from '../../kit/controls.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { Pack } from '../../kit/Pack.tsx';
@@ -34,10 +34,16 @@ export default function DryBuilds(): JSX.Element {
       ? { window, available: availableFor(slot.slot.id, lots, fitted), fitted: gap.pack.fitted, reading: reading.value, sense: gap.pack.sense }
       : null,
   );
-  const toFit = useCallback(() => setTimeout(() => fitButton.current?.focus(), 50), []);
+  const [wantsFit, setWantsFit] = useState(false);
+  const toFit = useCallback(() => setWantsFit(true), []);
+  const best = gap?.now.kind === 'read' && gap.mark !== 'in' ? choices?.choices[0] : undefined;
+  useEffect(() => {
+    if (!wantsFit || !choices) return;
+    setWantsFit(false);
+    if (best) fitButton.current?.focus();
+  }, [wantsFit, choices, best]);
   if (!shaft || !gap || !slot) return <NoShaft jobId={state.job.id} />;
   const step = setUpStep(shaft, gap, lots.length === 0, skipped);
-  const best = gap.now.kind === 'read' && gap.mark !== 'in' ? choices?.choices[0] : undefined;
   const dialSquare = facts.readings.some(
     (r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'),
   );

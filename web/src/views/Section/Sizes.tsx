@@ -37,7 +37,11 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
           <Heading className="mt-2">Fitted the other way round</Heading>
           <div className="mt-1 flex flex-wrap gap-2">
             {turnable.map((part) => (
-              <Chip key={part.id} on={part.turned} onClick={() => void send({ kind: 'part.turn', id: part.id, revision: part.revision, turned: !part.turned }).catch(() => undefined)}>
+              <Chip
+                key={part.id}
+                on={part.turned}
+                onClick={() => void send({ kind: 'part.turn', id: part.id, revision: part.revision, turned: !part.turned }).catch(() => undefined)}
+              >
                 {part.name}
               </Chip>
             ))}
@@ -56,10 +60,15 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   if ('value' in sizes) return <p className="m-0">By the sizes alone the gap is {describeBoth(sizes.value)}. A build outweighs a sum.</p>;
   const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
   const reading = gap.now.kind === 'read' && gap.now.reading?.kind === 'estimate' ? gap.now.reading.value : null;
-  const solved = reading === null || !gap.station.contactRole ? null : solveUnknown(graphOf(facts, shaft.shaft, packTotal(pack?.fitting.leaves)), gap.station.contactRole, reading);
+  const solved =
+    reading === null || !gap.station.contactRole
+      ? null
+      : solveUnknown(graphOf(facts, shaft.shaft, packTotal(pack?.fitting.leaves)), gap.station.contactRole, reading);
   return (
     <p className="m-0 text-ink2">
-      {solved ? `Only ${solved.link.label} is not known: from the reading it must be ${describeLength(solved.length, 'mm')}.` : `Not known for a sum: ${sizes.missing.join('; ')}.`}
+      {solved
+        ? `Only ${solved.link.label} is not known: from the reading it must be ${describeLength(solved.length, 'mm')}.`
+        : `Not known for a sum: ${sizes.missing.join('; ')}.`}
     </p>
   );
 }
@@ -83,7 +92,19 @@ function SizeField({ feature }: { feature: Feature }): JSX.Element {
         keep();
       }}
     >
-      <Field id={`size-${feature.id}`} label={feature.name} value={text} onChange={(e) => { setText(e.target.value); setTried(false); }} onBlur={keep} placeholder={typed === 'mm' ? 'like 84.20' : 'like 3.315'} refusal={tried && typeof read === 'string' ? read : null} says={typeof read === 'number' ? `${formatLength(read, 'mm')} mm · ${formatLength(read, 'in')} in` : ''} />
+      <Field
+        id={`size-${feature.id}`}
+        label={feature.name}
+        value={text}
+        onChange={(e) => {
+          setText(e.target.value);
+          setTried(false);
+        }}
+        onBlur={keep}
+        placeholder={typed === 'mm' ? 'like 84.20' : 'like 3.315'}
+        refusal={tried && typeof read === 'string' ? read : null}
+        says={typeof read === 'number' ? `${formatLength(read, 'mm')} mm · ${formatLength(read, 'in')} in` : ''}
+      />
     </form>
   );
 }

@@ -1,0 +1,123 @@
+import { describe, expect, it } from '@jest/globals';
+import { inch, mm, nanometres, thou } from '../quantity/index.ts';
+import { clearanceShapes, dialFace, section, type SectionQuestion, type Shape, type Solid } from './index.ts';
+
+describe('the face of a dial', () => {
+  // a hundred divisions are 3.6° each: arithmetic
+  it('sweeps the way the hand went: 88 clockwise to 12 is 24 divisions, 86.4°', () => {
+    const face = dialFace('88>12', 100);
+    expect(face?.start).toBeCloseTo(316.8, 9);
+    expect(face?.finish).toBeCloseTo(43.2, 9);
+    expect(face?.sweep).toBeCloseTo(86.4, 9);
+    expect(face).toMatchObject({ clockwise: true, turns: 0 });
+  });
+  it('anticlockwise sweeps what is left of the turn', () => {
+    expect(dialFace('88<12', 100)?.sweep).toBeCloseTo(273.6, 9);
+    expect(dialFace('12<88', 100)?.sweep).toBeCloseTo(86.4, 9);
+  });
+  it('counts whole turns, halves and a balanced dial', () => {
+    expect(dialFace('88>12 +2', 100)?.turns).toBe(2);
+    expect(dialFace('87½>99½', 100)?.sweep).toBeCloseTo(43.2, 9);
+    expect(dialFace('-4>6', 100)?.sweep).toBeCloseTo(36, 9);
+  });
+  it('of a bare travel starts at nought and winds up turns', () => {
+    expect(dialFace('24', 100)).toMatchObject({ start: 0, turns: 0 });
+    expect(dialFace('24', 100)?.finish).toBeCloseTo(86.4, 9);
+    expect(dialFace('124', 100)?.turns).toBe(1);
+  });
+  it('numbers ten places by its divisions, and shows no hand for what is no reading', () => {
+    expect(dialFace('0', 100)?.numbers.map((n) => n.words)).toEqual(['0', '10', '20', '30', '40', '50', '60', '70', '80', '90']);
+    expect(dialFace('0', 50)?.numbers[1]?.words).toBe('5');
+    for (const entry of ['', 'goes 9', 'x>y', '0.60 mm']) expect(dialFace(entry, 100)).toBeNull();
+  });
+});
+
+describe('a journal lying in its bore', () => {
+  const drawn = clearanceShapes({
+    bore: { least: inch(0.8777), most: inch(0.8795) },
+    journal: { least: inch(0.8742), most: inch(0.8748) },
+    width: 372,
+    height: 190,
+  });
+  const ellipse = (id: string): { rx: number; ry: number; cy: number } => {
+    const d = (drawn.shapes.find((s) => 'id' in s && s.id === id) as { d: string }).d;
+    const [, , cy = 0, rx = 0, ry = 0] = /M([\d.-]+),([\d.-]+)a([\d.]+),([\d.]+)/.exec(d)?.map(Number) ?? [];
+    return { rx, ry, cy };
+  };
+  it('shows the greatest clearance at the top, at the factor it states', () => {
+    const [bore, journal] = [ellipse('bore'), ellipse('journal')];
+    const gap = journal.cy - journal.ry - (bore.cy - bore.ry);
+    const trueGap = (inch(0.8795) - inch(0.8742)) / 1e6;
+    expect(gap / (trueGap * (96 / 25.4))).toBeCloseTo(drawn.magnification, -0.5);
+    expect(drawn.says).toContain('greatest clearance 5.3 thou');
+  });
+  it('rests at the bottom: the two touch there', () => {
+    const [bore, journal] = [ellipse('bore'), ellipse('journal')];
+    expect(journal.cy + journal.ry).toBeCloseTo(bore.cy + bore.ry, 1);
+  });
+  it('shows a bore worn oval as taller than wide, and a round one round', () => {
+    expect(ellipse('bore').ry).toBeGreaterThan(ellipse('bore').rx);
+    const round = clearanceShapes({ bore: { least: mm(25.05), most: mm(25.05) }, journal: { least: mm(25), most: mm(25) }, width: 372, height: 190 });
+    const d = (round.shapes.find((s) => 'id' in s && s.id === 'bore') as { d: string }).d;
+    const [, rx, ry] = /a([\d.]+),([\d.]+)/.exec(d) ?? [];
+    expect(rx).toBe(ry);
+  });
+});
+
+describe('the Section drawn in full', () => {
+  const ask: SectionQuestion = {
+    template: 'taperPair',
+    place: 'underCover',
+    gasket: true,
+    sizes: {},
+    leaves: [{ thickness: thou(20), metric: false }],
+    packWords: 'Pack 20',
+    gap: thou(24),
+    turned: [],
+    letter: 'A',
+    width: 816,
+    height: 388,
+    unit: 'thou',
+  };
+  const across = (solid: Solid | undefined): [number, number] => {
+    const xs = (solid?.rings ?? []).flat().map(([x]) => x);
+    return [Math.min(...xs), Math.max(...xs)];
+  };
+  const solid = (question: SectionQuestion, id: string): Solid | undefined => section(question).solids.find((s) => s.id === id);
+  it('has gasket, leaves and cover one after another, touching', () => {
+    const [gasket, leaf, cover] = ['gasket', 'leaf-1', 'cover'].map((id) => across(solid(ask, id)));
+    expect(gasket?.[1]).toBeCloseTo(leaf?.[0] ?? 0, 1);
+    const flange = Math.min(...(solid(ask, 'cover')?.rings[0] ?? []).map(([x]) => x));
+    expect(leaf?.[1]).toBeCloseTo(flange, 1);
+    expect(cover?.[1]).toBeGreaterThan(flange);
+  });
+  it('has no gasket where none was said', () => expect(solid({ ...ask, gasket: false }, 'gasket')).toBeUndefined());
+  it('moves the cover out for a thicker pack, and leaves the shaft where it was', () => {
+    const thick = { ...ask, leaves: [{ thickness: thou(60), metric: false }] };
+    const flange = (q: SectionQuestion): number => Math.min(...(solid(q, 'cover')?.rings[0] ?? []).map(([x]) => x));
+    expect(flange(thick)).toBeGreaterThan(flange(ask));
+    expect(across(solid(thick, 'shaft'))).toEqual(across(solid(ask, 'shaft')));
+  });
+  it('draws preload as faces that touch', () => {
+    const [cup, cover] = [across(solid({ ...ask, gap: thou(-3) }, 'cupOut')), solid({ ...ask, gap: thou(-3) }, 'cover')];
+    const spigot = Math.min(...(cover?.rings[1] ?? []).map(([x]) => x));
+    expect(spigot - cup[1]).toBeCloseTo(0, 1);
+  });
+  it('says a forecast in brackets, a preload in words, and nothing known as ?', () => {
+    const figures = (q: SectionQuestion): string[] => section(q).shapes.flatMap((s: Shape) => (s.kind === 'text' ? [s.text] : []));
+    expect(figures({ ...ask, forecast: true })).toContain('(24)');
+    expect(figures({ ...ask, gap: thou(-3) })).toEqual(expect.arrayContaining(['3', 'PRELOAD']));
+    expect(figures({ ...ask, gap: null })).toContain('?');
+    expect(figures({ ...ask, unit: 'mm' })).toContain('0.610');
+  });
+  it('is the same drawing for the same question', () => expect(section(ask)).toEqual(section(structuredClone(ask))));
+  it('draws a known stand of a bearing to scale, whichever side it is', () => {
+    for (const role of ['bearingIn', 'bearingOut'] as const) {
+      const drawing = section({ ...ask, sizes: { [role]: mm(17.25) } });
+      const drawn = drawing.drawn.find((d) => d.role === role);
+      expect(drawn?.px).toBeCloseTo(17.25 * (drawing.pxPerMm ?? NaN), 1);
+    }
+  });
+  it('ignores a size of nothing rather than drawing nothing', () =>
+    expect(section({ ...ask, sizes: { bearingIn: nanometres(0) } }).scaleWords).toContain('NOT TO SCALE'));
+});

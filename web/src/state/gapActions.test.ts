@@ -1,0 +1,85 @@
+import { describe, expect, it } from '@jest/globals';
+import { change, type FitLeaf } from '@elder-cog/contract';
+import { INSTRUMENTS, mm, parsePack, readLimits, thou } from '@elder-cog/core';
+import { derive, type ShaftState } from '@elder-cog/derive';
+import { Story } from '../../../derive/src/testing.ts';
+import { changeState, fitPack, keepReading, leavesFromSaid, setLimits, setMethod, stationChange, withdraw } from './gapActions.ts';
+
+const shaftOf = (story: Story): ShaftState => derive(story.facts).shafts[0] as ShaftState;
+const stationOf = (shaft: ShaftState) => (shaft.gaps[0] as ShaftState['gaps'][number]).station;
+
+describe('the commands behind the buttons', () => {
+  it('are all ones the contract takes', () => {
+    const story = new Story({ gasket: true });
+    story.build([20, 8]);
+    const shaft = shaftOf(story);
+    const station = stationOf(shaft);
+    const commands = [
+      keepReading(station, shaft.current, { method: 'dial', text: '88>12', instrument: INSTRUMENTS.dialThou, restsOn: [] }, thou(24), '24.0 thou'),
+      setLimits(station, '5-8 thou', readLimits('5-8 thou', 'thou')),
+      setMethod(station, 'feelers', INSTRUMENTS.feelersMm),
+      stationChange(station, { newSize: mm(12) }),
+      fitPack(shaft, [Story.leaf(6), Story.leaf(4)]),
+      changeState(shaft, story.slot('cover.bolts'), 'torqued'),
+      withdraw('reading', story.id(), 'that was wrong'),
+    ];
+    for (const each of commands) expect(change.safeParse(each).error).toBeUndefined();
+  });
+  it('keep a lone maximum on a float as nought to that, and a lone minimum as it is', () => {
+    const station = stationOf(shaftOf(new Story()));
+    expect(setLimits(station, 'max 9 thou', readLimits('max 9 thou', 'thou'))).toMatchObject({
+      limit: { min: 0, max: thou(9), written: 'max 9 thou', unit: 'thou' },
+    });
+    expect(setLimits(station, 'min 2 thou', readLimits('min 2 thou', 'thou'))).toMatchObject({ limit: { min: thou(2), max: null } });
+    expect(setLimits(station, 'preload 1-3 thou', readLimits('preload 1-3 thou', 'thou'))).toMatchObject({ limit: { min: thou(-3), max: thou(-1) } });
+  });
+  it('keep the unit the limits were written in, whatever is shown', () =>
+    expect(setLimits(stationOf(shaftOf(new Story())), '0.05-0.10 mm', readLimits('0.05-0.10 mm', 'thou'))).toMatchObject({ limit: { unit: 'mm' } }));
+  it('write the first pack as found, and every later one as a dry build with only its slot changed', () => {
+    const story = new Story({ gasket: true });
+    const first = fitPack(shaftOf(story), [Story.leaf(20)]);
+    expect(first).toMatchObject({ build: { stage: 'as_found', parentId: null } });
+    const built = story.build([20], { 'cover.bolts': 'torqued' });
+    const next = fitPack(shaftOf(story), [Story.leaf(6)]);
+    expect(next).toMatchObject({ build: { stage: 'dry', parentId: built.id, fits: [{ slotId: story.slot('pack'), state: null }] } });
+    expect(next.kind === 'build.add' && next.build.fits).toHaveLength(1);
+  });
+  it('write a change of bolts as a child build that fits no pack', () => {
+    const story = new Story();
+    story.build([20], { 'cover.bolts': 'hand tight' });
+    expect(changeState(shaftOf(story), story.slot('cover.bolts'), 'torqued')).toMatchObject({
+      build: { stage: 'loose', fits: [{ leaves: [], state: 'torqued' }] },
+    });
+  });
+  it('speak of a reading for the build it was taken on', () => {
+    const story = new Story();
+    const built = story.build([20]);
+    const shaft = shaftOf(story);
+    expect(keepReading(stationOf(shaft), shaft.current, { method: 'dial', text: '24', instrument: null, restsOn: [] }, thou(24), '24')).toMatchObject(
+      { reading: { buildId: built.id, keptAs: { value: thou(24) } } },
+    );
+  });
+  it('change only what was asked of a station, at the revision that was seen', () => {
+    const station = { ...stationOf(shaftOf(new Story())), revision: 7 };
+    const { kind: _, ...asked } = stationChange(station, { newSize: mm(12.7) }) as Extract<
+      ReturnType<typeof stationChange>,
+      { kind: 'station.change' }
+    >;
+    expect(asked).toMatchObject({ revision: 7, newSize: mm(12.7), method: station.method, rule: station.rule, name: station.name });
+  });
+});
+
+describe('a pack as it was said', () => {
+  const lots = [
+    { lotId: 'six', thickness: thou(6), quantity: 1 },
+    { lotId: 'fifth', thickness: mm(0.2), quantity: 2 },
+  ];
+  const ids = (leaves: readonly FitLeaf[]): (string | null)[] => leaves.map((l) => l.lotId);
+  it('takes leaves from the lots there are', () =>
+    expect(ids(leavesFromSaid(parsePack('6 thou + 0.20 mm', 'thou'), lots))).toEqual(['six', 'fifth']));
+  it('takes no leaf twice: the second six was made, or was in the machine', () =>
+    expect(ids(leavesFromSaid(parsePack('6+6', 'thou'), lots))).toEqual(['six', null]));
+  it('of a thickness nobody has is a leaf of no lot, kept as it was written', () =>
+    expect(leavesFromSaid(parsePack('10½', 'thou'), lots)).toMatchObject([{ lotId: null, thickness: thou(10.5), written: '10 1/2' }]));
+  it('of none is nothing', () => expect(leavesFromSaid(parsePack('none', 'thou'), lots)).toEqual([]));
+});
