@@ -245,3 +245,20 @@ test('on the ladder too, a reading goes to its pack and back in three Enters', a
   await expect(rungs.last()).toContainText('6.5');
   await expect(rungs.last()).toContainText(/right/i);
 });
+
+test('what is shown first never changes how an entry is read', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('section'));
+  await page.getByRole('button', { name: /Shown in thou first/ }).click();
+  await expect(aside(page).getByText('0.305').first()).toBeVisible();
+  await entry(page).fill('12');
+  await expect(page.locator('#entry-says')).toContainText('12.0 thou');
+  await entry(page).fill('');
+  await page.getByRole('button', { name: 'Another pack…' }).click();
+  await page.getByLabel('Fit another pack').fill('10½');
+  await expect(page.locator('#field-fit-another-pack-says')).toContainText('0.267 mm');
+  await page.goto(`${demo.url}/`);
+  await page.getByLabel('Limits', { exact: true }).fill('5-8');
+  await expect(page.locator('#loose-limits-says')).toContainText('5–8 thou');
+  await page.getByRole('button', { name: 'mm', exact: true }).click();
+  await expect(page.locator('#loose-limits-says')).toContainText('5.000–8.000 mm');
+});

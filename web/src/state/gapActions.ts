@@ -43,18 +43,6 @@ export const setLimits = (
   },
 });
 
-export const setMethod = (station: Station, method: RawReading['method'], instrument: Instrument): Change => ({
-  kind: 'station.change',
-  id: station.id,
-  revision: station.revision,
-  name: station.name,
-  rule: station.rule,
-  aim: station.aim,
-  newSize: station.newSize,
-  method,
-  instrument,
-});
-
 export const stationChange = (
   station: Station,
   patch: Partial<Pick<Station, 'name' | 'rule' | 'aim' | 'newSize' | 'method' | 'instrument'>>,
@@ -70,6 +58,9 @@ export const stationChange = (
   instrument: station.instrument,
   ...patch,
 });
+
+export const setMethod = (station: Station, method: RawReading['method'], instrument: Instrument): Change =>
+  stationChange(station, { method, instrument });
 
 const buildOf = (shaft: ShaftState, stage: Build['stage'], fits: Build['fits'], feel: string[] = []): Change => ({
   kind: 'build.add',

@@ -18,15 +18,12 @@ import { PackShelf } from '../Section/PackShelf.tsx';
 
 /** One job's home: what to do next, with its entry in place; what is out or stale; the last readings. */
 export default function Bench(): JSX.Element {
-  const { state, lots, facts } = useJob();
+  const { state, lots } = useJob();
   const entry = useRef<HTMLInputElement>(null);
   const shaft = state.shafts.find((s) => s.shaft.id === state.next.shaftId) ?? state.shafts[0];
   const gap = shaft?.gaps.find((g) => g.station.id === state.next.stationId) ?? shaft?.gaps[0];
   if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
   const step = setUpStep(shaft, gap, lots.length === 0, true);
-  const dialSquare = facts.readings.some(
-    (r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'),
-  );
   const lastAt = state.lastReadings[0]?.takenAt;
   const sectionTo = `/jobs/${state.job.id}/section?shaft=${shaft.shaft.id}`;
   return (
@@ -56,7 +53,7 @@ export default function Bench(): JSX.Element {
                   .
                 </p>
               ) : (
-                <ReadingEntry shaft={shaft} gap={gap} dialSquare={dialSquare} entryRef={entry} />
+                <ReadingEntry shaft={shaft} gap={gap} entryRef={entry} />
               )}
             </div>
             <Link

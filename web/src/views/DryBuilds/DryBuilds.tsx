@@ -19,7 +19,7 @@ const ROW = 76;
 
 /** The ladder of builds: pack in, what was said, what was read, on one scale down the page; and what to change next. */
 export default function DryBuilds(): JSX.Element {
-  const { state, shaft, lots, fitted, facts } = useJob();
+  const { state, shaft, lots, fitted } = useJob();
   const { send, sending } = useCommand();
   const unit = useSettings((s) => s.unit);
   const entry = useRef<HTMLInputElement>(null);
@@ -44,9 +44,6 @@ export default function DryBuilds(): JSX.Element {
   }, [wantsFit, choices, best]);
   if (!shaft || !gap || !slot) return <NoShaft jobId={state.job.id} />;
   const step = setUpStep(shaft, gap, lots.length === 0, skipped);
-  const dialSquare = facts.readings.some(
-    (r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'),
-  );
   const fit = async (choice: PackChoice): Promise<void> => {
     try {
       await send(fitPack(shaft, choice.leaves));
@@ -73,7 +70,7 @@ export default function DryBuilds(): JSX.Element {
           {step ? (
             <SetUp step={step} shaft={shaft} gap={gap} onSkipLeaves={() => setSkipped(true)} onMethod={() => entry.current?.focus()} />
           ) : (
-            <ReadingEntry shaft={shaft} gap={gap} dialSquare={dialSquare} entryRef={entry} onKept={toFit} />
+            <ReadingEntry shaft={shaft} gap={gap} entryRef={entry} onKept={toFit} />
           )}
         </div>
       </div>

@@ -1,5 +1,5 @@
 import type { FitLeaf } from '@elder-cog/contract';
-import { formatLength, nanometres, parsePack, ReckoningError, unitWord, type Length } from '@elder-cog/core';
+import { formatLength, nanometres, parsePack, unitWord, type Length } from '@elder-cog/core';
 import { availableFor, packWords, type GapState, type PackChoice, type PackChoices, type ShaftState } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
 import { Field, Heading, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
@@ -10,6 +10,7 @@ import { useCommand } from '../../state/api.ts';
 import { fitPack, leavesFromSaid } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
+import { bareUnit, understood } from '../../state/understood.ts';
 import { usePackChoices } from '../../workers/packs.ts';
 
 interface PackShelfProps {
@@ -144,7 +145,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
             )}
           {choices && best && <MakeLine choices={choices} unit={unit} />}
         </div>
-        {other && <OtherPack onFit={(leaves) => void fit(leaves)} available={available} unit={unit} />}
+        {other && <OtherPack onFit={(leaves) => void fit(leaves)} available={available} unit={unit} bare={bareUnit(gap)} />}
       </div>
     </section>
   );
@@ -274,14 +275,16 @@ function OtherPack({
   onFit,
   available,
   unit,
+  bare,
 }: {
   onFit: (leaves: readonly FitLeaf[]) => void;
   available: Parameters<typeof leavesFromSaid>[1];
   unit: 'thou' | 'mm';
+  bare: 'thou' | 'mm';
 }): JSX.Element {
   const [text, setText] = useState('');
   const [tried, setTried] = useState(false);
-  const said = packOrRefusal(text, unit);
+  const said = understood(() => parsePack(text, bare));
   return (
     <form
       className="col-span-full flex items-start gap-3"
@@ -313,13 +316,4 @@ function OtherPack({
       </Primary>
     </form>
   );
-}
-
-export function packOrRefusal(text: string, unit: 'thou' | 'mm'): ReturnType<typeof parsePack> | string {
-  try {
-    return parsePack(text, unit);
-  } catch (error) {
-    if (error instanceof ReckoningError) return error.message;
-    throw error;
-  }
 }

@@ -6,7 +6,6 @@ import {
   nanometres,
   tryEntry,
   parseLength,
-  ReckoningError,
   type EntryRead,
   type Instrument,
   type Length,
@@ -19,13 +18,14 @@ import { EntryStrip, type Expected } from '../../kit/EntryStrip.tsx';
 import { Keypad } from '../../kit/Keypad.tsx';
 import { MethodDrawing, WAYS, wayOf } from '../../kit/methodDrawings.tsx';
 import { useCommand } from '../../state/api.ts';
+import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
+import { understood } from '../../state/understood.ts';
 import { changeState, keepReading, setMethod, withdraw } from '../../state/gapActions.ts';
 
 interface ReadingEntryProps {
   readonly shaft: ShaftState;
   readonly gap: GapState;
-  readonly dialSquare: boolean;
   /** called when a reading has been kept */
   readonly onKept?: () => void;
   readonly entryRef?: RefObject<HTMLInputElement | null>;
@@ -57,7 +57,8 @@ function restItems(shaft: ShaftState, dialSquare: boolean, method: RawReading['m
 }
 
 /** The strip with all that belongs to it: way of reading, what it rests on, dial, readings seen in this build. */
-export function ReadingEntry({ shaft, gap, dialSquare, onKept, entryRef, keypad = false }: ReadingEntryProps): JSX.Element {
+export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: ReadingEntryProps): JSX.Element {
+  const { facts } = useJob();
   const { send, sending } = useCommand();
   const [text, setText] = useState('');
   const [heights, setHeights] = useState('');
@@ -72,6 +73,9 @@ export function ReadingEntry({ shaft, gap, dialSquare, onKept, entryRef, keypad 
   const method = gap.station.method ?? 'dial';
   const way = wayOf(method);
   const instrument = asInstrument(gap.station.instrument);
+  const dialSquare = facts.readings.some(
+    (r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'),
+  );
   const items = restItems(shaft, dialSquare, method);
   const said = (item: RestItem): string | null => answers[item.item] ?? item.known;
   const unsaid = items.filter((item) => said(item) === null);
@@ -257,13 +261,10 @@ function Foot({
   );
 }
 
+/** A length, or null while there is none to be read. */
 function lengthOrNull(text: string, unit: Instrument['unit']): Length | null {
-  try {
-    return text.trim() === '' ? null : parseLength(text, unit);
-  } catch (error) {
-    if (error instanceof ReckoningError) return null;
-    throw error;
-  }
+  const read = understood(() => parseLength(text, unit));
+  return typeof read === 'string' ? null : read;
 }
 
 function saysOf(text: string, instrument: Instrument): { says: string; refusal: string | null } {

@@ -18,7 +18,7 @@ import { Sizes } from './Sizes.tsx';
 
 /** The live drawing of one shaft, with its gap, packs and entry. */
 export default function Section(): JSX.Element {
-  const { state, shaft, lots, facts } = useJob();
+  const { state, shaft, lots } = useJob();
   const unit = useSettings((s) => s.unit);
   const [leavesSkipped, skipLeaves] = useState(false);
   const [wantsFit, setWantsFit] = useState(false);
@@ -39,9 +39,6 @@ export default function Section(): JSX.Element {
   }, [step, toEntry, phone]);
 
   if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
-  const dialSquare = facts.readings.some(
-    (r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'),
-  );
   const packs = step === null && <PackShelf shaft={shaft} gap={gap} wantsFocus={wantsFit} onFocused={fitFocused} onFitted={toEntry} />;
   const checks = step === null && (
     <>
@@ -81,7 +78,7 @@ export default function Section(): JSX.Element {
           <GapPanel gap={gap} />
           {step === null && (
             <div className="mt-2 border-t border-rule pt-1 max-lg:mt-0 max-lg:border-t-0 max-sm:mt-2 max-sm:border-t print:hidden">
-              <ReadingEntry shaft={shaft} gap={gap} dialSquare={dialSquare} entryRef={entry} onKept={() => setWantsFit(true)} keypad={phone} />
+              <ReadingEntry shaft={shaft} gap={gap} entryRef={entry} onKept={() => setWantsFit(true)} keypad={phone} />
             </div>
           )}
         </div>

@@ -5,8 +5,8 @@ import {
   nanometres,
   otherUnit,
   parseLeaves,
+  parsePack,
   readLimits,
-  ReckoningError,
   unitWord,
   type LimitsRead,
 } from '@elder-cog/core';
@@ -16,8 +16,8 @@ import { Field, Heading, Primary, Secondary } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
 import { fitPack, leavesFromSaid, setLimits } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
-import { newId, useSettings } from '../../state/settings.ts';
-import { packOrRefusal } from './PackShelf.tsx';
+import { newId } from '../../state/settings.ts';
+import { bareUnit, understood } from '../../state/understood.ts';
 import { MethodChooser } from './ReadingEntry.tsx';
 
 export type SetUpStep = 'limits' | 'pack' | 'leaves' | 'method';
@@ -45,7 +45,7 @@ export function SetUp({ step, shaft, gap, onSkipLeaves, onMethod }: SetUpProps):
   return (
     <section aria-label="Setting up" className="px-4 py-3">
       {step === 'limits' && <LimitsPanel key="limits" gap={gap} />}
-      {step === 'pack' && <PackPanel key="pack" shaft={shaft} />}
+      {step === 'pack' && <PackPanel key="pack" shaft={shaft} gap={gap} />}
       {step === 'leaves' && <LeavesPanel key="leaves" onSkip={onSkipLeaves} />}
       {step === 'method' && (
         <>
@@ -57,15 +57,6 @@ export function SetUp({ step, shaft, gap, onSkipLeaves, onMethod }: SetUpProps):
   );
 }
 
-function limitsOrRefusal(text: string, unit: 'thou' | 'mm'): LimitsRead | string {
-  try {
-    return readLimits(text, unit);
-  } catch (error) {
-    if (error instanceof ReckoningError) return error.message;
-    throw error;
-  }
-}
-
 /** Limits in both systems, for saying back. */
 export function limitsInBoth({ limits, unit }: LimitsRead): string {
   const first = unit === 'um' ? 'mm' : unit === 'in' ? 'thou' : unit;
@@ -75,11 +66,10 @@ export function limitsInBoth({ limits, unit }: LimitsRead): string {
 
 export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | 'limits'>; onDone?: () => void }): JSX.Element {
   const { send, sending } = useCommand();
-  const unit = useSettings((s) => s.unit);
   const [text, setText] = useState(gap.limits?.fact.written ?? '');
   const [page, setPage] = useState(gap.limits?.fact.pageOrWhom ?? '');
   const [tried, setTried] = useState(false);
-  const read = limitsOrRefusal(text, unit);
+  const read = understood(() => readLimits(text, bareUnit(gap)));
   return (
     <form
       onSubmit={(event) => {
@@ -127,16 +117,16 @@ export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | '
   );
 }
 
-function PackPanel({ shaft }: { shaft: ShaftState }): JSX.Element {
+function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element {
   const { send, sending } = useCommand();
   const { lots, fitted } = useJob();
-  const unit = useSettings((s) => s.unit);
+  const unit = bareUnit(gap);
   const [text, setText] = useState('');
   const [tried, setTried] = useState(false);
   const slot = shaft.slots.find((s) => s.slot.kind === 'adjuster');
-  const said = packOrRefusal(text, unit);
+  const said = understood(() => parsePack(text, unit));
   const keep = (entry: string): void => {
-    const pack = packOrRefusal(entry, unit);
+    const pack = understood(() => parsePack(entry, unit));
     setTried(true);
     if (typeof pack === 'string' || !slot) return;
     void send(fitPack(shaft, leavesFromSaid(pack, availableFor(slot.slot.id, lots, fitted)))).catch(() => undefined);
@@ -182,10 +172,9 @@ export const describeBoth = (nm: number): string => `${describeLength(nanometres
 /** Leaves on hand, in one line. Used here the first time, and on the Drawer. */
 export function LeavesPanel({ onSkip, autoFocus = true }: { onSkip?: () => void; autoFocus?: boolean }): JSX.Element {
   const { send, sending } = useCommand();
-  const unit = useSettings((s) => s.unit);
   const [text, setText] = useState('');
   const [tried, setTried] = useState(false);
-  const lots = leavesOrRefusal(text, unit);
+  const lots = understood(() => parseLeaves(text, 'thou'));
   const leaves = typeof lots === 'string' ? 0 : lots.reduce((sum, lot) => sum + lot.quantity, 0);
   const guessed = typeof lots === 'string' ? [] : lots.filter((lot) => lot.guessed);
   return (
@@ -251,13 +240,4 @@ export function LeavesPanel({ onSkip, autoFocus = true }: { onSkip?: () => void;
       </div>
     </form>
   );
-}
-
-function leavesOrRefusal(text: string, unit: 'thou' | 'mm'): ReturnType<typeof parseLeaves> | string {
-  try {
-    return parseLeaves(text, unit);
-  } catch (error) {
-    if (error instanceof ReckoningError) return error.message;
-    throw error;
-  }
 }

@@ -1,11 +1,11 @@
 import type { Feature } from '@elder-cog/contract';
-import { describeLength, formatLength, parseLength, ReckoningError, solveUnknown, type Length } from '@elder-cog/core';
+import { describeLength, formatLength, parseLength, solveUnknown, type Length } from '@elder-cog/core';
 import { graphOf, packTotal, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Chip, Field, Heading, Quiet } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
-import { useSettings } from '../../state/settings.ts';
+import { bareUnit, understood } from '../../state/understood.ts';
 import { describeBoth } from './SetUp.tsx';
 
 /** What is measured of the parts: drawn to scale from then on. Nothing here has to be filled in. */
@@ -30,7 +30,7 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
         <div className="pb-3">
           <div className="grid grid-cols-3 gap-x-5 max-xl:grid-cols-2 max-sm:grid-cols-1">
             {mine.map((feature) => (
-              <SizeField key={`${feature.id}-${feature.revision}`} feature={feature} />
+              <SizeField key={`${feature.id}-${feature.revision}`} feature={feature} typed={bareUnit(gap) === 'mm' ? 'mm' : 'in'} />
             ))}
           </div>
           <FromSizes shaft={shaft} gap={gap} />
@@ -73,13 +73,11 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   );
 }
 
-function SizeField({ feature }: { feature: Feature }): JSX.Element {
+function SizeField({ feature, typed }: { feature: Feature; typed: 'mm' | 'in' }): JSX.Element {
   const { send } = useCommand();
-  const unit = useSettings((s) => s.unit);
-  const typed = unit === 'mm' ? 'mm' : 'in';
   const [text, setText] = useState(feature.size === null ? '' : `${formatLength(feature.size, typed)} ${typed}`);
   const [tried, setTried] = useState(false);
-  const read = sizeOrRefusal(text, typed);
+  const read = sizeOf(text, typed);
   const keep = (): void => {
     setTried(true);
     if (typeof read === 'string' || read === feature.size) return;
@@ -110,13 +108,9 @@ function SizeField({ feature }: { feature: Feature }): JSX.Element {
 }
 
 /** A size, null for an empty field, or one sentence. */
-function sizeOrRefusal(text: string, unit: 'mm' | 'in'): Length | null | string {
-  if (text.trim() === '') return null;
-  try {
+const sizeOf = (text: string, unit: 'mm' | 'in'): Length | null | string =>
+  understood(() => {
+    if (text.trim() === '') return null;
     const size = parseLength(text, unit);
     return size > 0 ? size : 'A size is more than nothing: check it.';
-  } catch (error) {
-    if (error instanceof ReckoningError) return error.message;
-    throw error;
-  }
-}
+  });

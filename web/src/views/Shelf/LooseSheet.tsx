@@ -55,15 +55,17 @@ export function LooseSheet(): JSX.Element {
   const [place, setPlace] = useState<Place>('behindCup');
   const [nutted, setNutted] = useState(false);
   const [feelers, setFeelers] = useState(false);
+  // what a bare number is in: chosen here, and never moved by what is shown
+  const [bare, setBare] = useState<'thou' | 'mm'>('thou');
   const [entry, setEntry] = useState({ limits: '', pack: '', reading: '' });
   const [naming, setNaming] = useState<string | null>(null);
   const instrument = (
     feelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm } : { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm }
   )[unit];
   const usesFeelers = /goes|stops/i.test(entry.reading);
-  const readWith = usesFeelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm }[unit] : instrument;
+  const readWith = usesFeelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm }[bare] : instrument;
   const method = usesFeelers || feelers ? ('feelers' as const) : ('dial' as const);
-  const sheet = looseSheet({ ...entry, place, arrangement: nutted ? 'backToBack' : 'faceToFace', instrument: readWith, unit });
+  const sheet = looseSheet({ ...entry, place, arrangement: nutted ? 'backToBack' : 'faceToFace', instrument: readWith, unit: bare });
   const { window } = sheet;
   const reading = sheet.reading && 'value' in sheet.reading ? sheet.reading.value : null;
   const fitted = sheet.pack && 'value' in sheet.pack ? sheet.pack.value : null;
@@ -279,6 +281,13 @@ export function LooseSheet(): JSX.Element {
         </div>
       )}
       <p className="m-0 text-[15px] text-ink2">
+        Bare numbers are{' '}
+        <Chip on={bare === 'thou'} onClick={() => setBare('thou')}>
+          thou
+        </Chip>{' '}
+        <Chip on={bare === 'mm'} onClick={() => setBare('mm')}>
+          mm
+        </Chip>{' '}
         <Chip on={feelers} onClick={() => setFeelers((f) => !f)}>
           read with feelers
         </Chip>
