@@ -114,7 +114,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
                 <span className="num text-[20px] font-semibold">{packWords(best.leaves)}</span>
               </div>
               <p className="m-0 my-1 flex flex-wrap items-center gap-x-2">
-                <Mark kind={best.sure ? 'in' : 'in'} size={22} named={false} ground="var(--sheet)" />
+                <Mark kind="in" size={22} named={false} ground="var(--sheet)" />
                 <span className="label text-[16px] font-semibold text-good">{best.sure ? 'Right · sure' : 'Right'}</span>
                 <span className="num ml-auto whitespace-nowrap">
                   {formatLength(best.total, unit)} → <strong className="text-[20px] font-semibold">{formatLength(best.gives, unit)}</strong>
