@@ -4,69 +4,78 @@ import type { Page } from '@playwright/test';
 const focused = (page: Page, id: string): Promise<void> => expect(page.locator(`#${id}`)).toBeFocused();
 const aside = (page: Page) => page.getByRole('complementary', { name: 'The gap in hand' });
 
-test('from an empty database, by keyboard only, to a verdict that is in; all there after a reload', async ({ page, empty }) => {
-  await page.goto(`${empty.url}/`);
-  await expect(page.getByText('The shelf is empty')).toBeVisible();
-  await page.goto(`${empty.url}/new`);
-  await focused(page, 'machine');
-  await page.keyboard.type('Peat cutter');
-  const hands = new Hands(page);
+for (const filled of [false, true]) {
+  test(`from ${filled ? 'the demo' : 'an empty database'}, by keyboard only, to a verdict that is in; all there after a reload`, async ({
+    page,
+    empty,
+    demo,
+  }) => {
+    const { url } = filled ? demo : empty;
+    await page.goto(`${url}/`);
+    if (!filled) await expect(page.getByText('The shelf is empty')).toBeVisible();
+    await page.goto(`${url}/new`);
+    await focused(page, 'machine');
+    await page.keyboard.type('Peat cutter');
+    const hands = new Hands(page);
 
-  await hands.key('Enter'); // the machine named
-  await focused(page, 'year');
-  await hands.key('Enter');
-  await focused(page, 'box');
-  await hands.enter('Gearbox');
-  await focused(page, 'shaft');
-  await hands.enter('Input shaft');
-  await expect(page.getByRole('radio', { name: /Two taper bearings/ })).toBeFocused();
-  await hands.key('Enter');
-  await expect(page.getByRole('radio', { name: 'under the cover' })).toBeFocused();
-  await hands.key('Enter');
-  await hands.key('Enter'); // no gasket
-  await expect(page.getByRole('button', { name: 'Put it on the shelf' })).toBeFocused();
-  await hands.key('Enter');
+    await hands.key('Enter'); // the machine named
+    await focused(page, 'year');
+    await hands.key('Enter');
+    await focused(page, 'box');
+    await hands.enter('Gearbox');
+    await focused(page, 'shaft');
+    await hands.enter('Input shaft');
+    await expect(page.getByRole('radio', { name: /Two taper bearings/ })).toBeFocused();
+    await hands.key('Enter');
+    await expect(page.getByRole('radio', { name: 'under the cover' })).toBeFocused();
+    await hands.key('Enter');
+    await hands.key('Enter'); // no gasket
+    await expect(page.getByRole('button', { name: 'Put it on the shelf' })).toBeFocused();
+    await hands.key('Enter');
 
-  await focused(page, 'limits');
-  await expect(page.locator('[data-section]')).toHaveAttribute('data-section', /NOT TO SCALE/);
-  await hands.enter('5-8 thou');
-  await focused(page, 'pack');
-  await hands.enter('20+8');
-  await focused(page, 'leaves');
-  await hands.enter('6×1 4×2 12×1 thou, 0.20×2 mm');
-  await expect(page.getByRole('button', { name: /^Dial, pushed/ })).toBeFocused();
-  await hands.key('Enter');
-  await expect(page.getByRole('button', { name: 'torqued' })).toBeFocused();
-  await hands.key('Enter');
-  await expect(page.getByRole('button', { name: 'square', exact: true })).toBeFocused();
-  await hands.key('Enter');
-  await focused(page, 'entry');
+    await focused(page, 'limits');
+    await expect(page.locator('[data-section]')).toHaveAttribute('data-section', /NOT TO SCALE/);
+    await hands.enter('5-8 thou');
+    await focused(page, 'pack');
+    await hands.enter('20+8');
+    if (!filled) {
+      await focused(page, 'leaves');
+      await hands.enter('6×1 4×2 12×1 thou, 0.20×2 mm');
+    }
+    await expect(page.getByRole('button', { name: /^Dial, pushed/ })).toBeFocused();
+    await hands.key('Enter');
+    await expect(page.getByRole('button', { name: 'torqued' })).toBeFocused();
+    await hands.key('Enter');
+    await expect(page.getByRole('button', { name: 'square', exact: true })).toBeFocused();
+    await hands.key('Enter');
+    await focused(page, 'entry');
 
-  await hands.enter('88>12');
-  await expect(aside(page).getByText('24.0').first()).toBeVisible();
-  await expect(aside(page).getByText('Loose · sure')).toBeVisible();
-  const packs = page.getByRole('region', { name: 'Packs' });
-  await expect(packs.getByText('9.0 to 12.0')).toBeVisible();
-  await expect(packs.getByText('thicker = more float')).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'The sum' })).toBeVisible();
-  await expect(aside(page).getByRole('row', { name: /new pack/ })).toContainText('10.5');
-  await expect(page.getByRole('button', { name: 'Fit this pack' })).toBeFocused();
-  await hands.key('Enter');
+    await hands.enter('88>12');
+    await expect(aside(page).getByText('24.0').first()).toBeVisible();
+    await expect(aside(page).getByText('Loose · sure')).toBeVisible();
+    const packs = page.getByRole('region', { name: 'Packs' });
+    await expect(packs.getByText('9.0 to 12.0')).toBeVisible();
+    await expect(packs.getByText('thicker = more float')).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'The sum' })).toBeVisible();
+    await expect(aside(page).getByRole('row', { name: /new pack/ })).toContainText('10.5');
+    await expect(page.getByRole('button', { name: 'Fit this pack' })).toBeFocused();
+    await hands.key('Enter');
 
-  await focused(page, 'entry');
-  await expect(aside(page).getByText('Forecast, not read')).toBeVisible();
-  await hands.enter('6');
-  await expect(aside(page).getByText(/^Right · /)).toBeVisible();
-  expect(hands.actions).toBeLessThanOrEqual(25);
+    await focused(page, 'entry');
+    await expect(aside(page).getByText('Forecast, not read')).toBeVisible();
+    await hands.enter('6');
+    await expect(aside(page).getByText(/^Right · /)).toBeVisible();
+    expect(hands.actions).toBeLessThanOrEqual(25);
 
-  await page.reload();
-  await expect(aside(page).getByText(/^Right · /)).toBeVisible();
-  await expect(aside(page).getByText('6.0').first()).toBeVisible();
-  await page.goto(page.url().replace('/section', '/builds'));
-  await expect(page.getByRole('listitem').filter({ hasText: 'as found' })).toBeVisible();
-  await page.goto(`${empty.url}/drawer`);
-  await expect(page.getByRole('button', { name: /^6 thou: 0 on hand, 1 fitted/ })).toBeVisible();
-});
+    await page.reload();
+    await expect(aside(page).getByText(/^Right · /)).toBeVisible();
+    await expect(aside(page).getByText('6.0').first()).toBeVisible();
+    await page.goto(page.url().replace('/section', '/builds'));
+    await expect(page.getByRole('listitem').filter({ hasText: 'as found' })).toBeVisible();
+    await page.goto(`${url}/drawer`);
+    await expect(page.getByRole('button', { name: /^\S+ (thou|mm): \d+ on hand, [12] fitted/ }).first()).toBeVisible();
+  });
+}
 
 test('reading → pack → next reading is three Enters, with no dialog, on the demo', async ({ page, demo }) => {
   await page.goto(demo.url + jobPath('section'));

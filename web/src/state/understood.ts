@@ -1,4 +1,4 @@
-import { ReckoningError } from '@elder-cog/core';
+import { describeLength, nanometres, ReckoningError, type Length, type Limits } from '@elder-cog/core';
 import type { GapState } from '@elder-cog/derive';
 
 /** What an entry was understood as, or the one sentence that says why not. */
@@ -19,3 +19,13 @@ export function bareUnit(gap: Pick<GapState, 'station' | 'limits'>): 'thou' | 'm
   const unit = gap.station.instrument?.unit ?? gap.limits?.fact.unit ?? 'thou';
   return unit === 'mm' || unit === 'um' ? 'mm' : 'thou';
 }
+
+/** A gap or thickness in both systems: "24.0 thou · 0.610 mm". */
+export const inBoth = (nm: number): string => `${describeLength(nanometres(nm), 'thou')} · ${describeLength(nanometres(nm), 'mm')}`;
+
+/** A size of a part in both systems: "12.700 mm · 0.5000 in". */
+export const sizeInBoth = (size: Length): string => `${describeLength(size, 'mm')} · ${describeLength(size, 'in')}`;
+
+/** Limits of a size in both systems. */
+export const sizeLimitsInBoth = ({ min, max }: Limits): string =>
+  [...(min === undefined ? [] : [`min ${sizeInBoth(min)}`]), ...(max === undefined ? [] : [`max ${sizeInBoth(max)}`])].join('; ');

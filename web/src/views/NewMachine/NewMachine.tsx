@@ -149,7 +149,7 @@ export default function NewMachine(): JSX.Element {
         {!jobId && (
           <div className="grid grid-cols-[1fr_100px] gap-3">
             {text('machine', 'Machine', 'like hay baler')}
-            {text('year', 'Year', 'like 1938')}
+            {text('year', 'Year', '1938')}
           </div>
         )}
         {text('box', 'Box', 'gearbox, axle, final drive', BOXES)}

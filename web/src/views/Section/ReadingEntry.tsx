@@ -20,7 +20,7 @@ import { MethodDrawing, WAYS, wayOf } from '../../kit/methodDrawings.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
-import { understood } from '../../state/understood.ts';
+import { inBoth, understood } from '../../state/understood.ts';
 import { changeState, keepReading, setMethod, withdraw } from '../../state/gapActions.ts';
 
 interface ReadingEntryProps {
@@ -180,7 +180,7 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
           value={spacer}
           onChange={(e) => setSpacer(e.target.value)}
           placeholder="like 10 thou"
-          says={spacerValue === null ? '' : describeLength(spacerValue, 'thou')}
+          says={spacerValue === null ? '' : inBoth(spacerValue)}
           refusal={spacer !== '' && spacerValue === null ? 'That is not a thickness: type one such as 10 thou.' : null}
           className="mb-1"
         />
@@ -270,9 +270,7 @@ function lengthOrNull(text: string, unit: Instrument['unit']): Length | null {
 function saysOf(text: string, instrument: Instrument): { says: string; refusal: string | null } {
   if (text.trim() === '') return { says: '', refusal: null };
   const understood = tryEntry(text, instrument);
-  return 'read' in understood
-    ? { says: describeLength(understood.read.reading.value, instrument.unit), refusal: null }
-    : { says: '', refusal: understood.refusal.message };
+  return 'read' in understood ? { says: inBoth(understood.read.reading.value), refusal: null } : { says: '', refusal: understood.refusal.message };
 }
 
 /** What this method in this build should read: the forecast, or the limits while the pack it came with is in. */

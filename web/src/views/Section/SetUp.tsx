@@ -1,15 +1,4 @@
-import {
-  describeLength,
-  formatLength,
-  formatLimits,
-  nanometres,
-  otherUnit,
-  parseLeaves,
-  parsePack,
-  readLimits,
-  unitWord,
-  type LimitsRead,
-} from '@elder-cog/core';
+import { formatLimits, otherUnit, parseLeaves, parsePack, readLimits, unitWord, type LimitsRead } from '@elder-cog/core';
 import { availableFor, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Field, Heading, Primary, Secondary } from '../../kit/controls.tsx';
@@ -17,7 +6,7 @@ import { useCommand } from '../../state/api.ts';
 import { fitPack, leavesFromSaid, setLimits } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { newId } from '../../state/settings.ts';
-import { bareUnit, understood } from '../../state/understood.ts';
+import { bareUnit, inBoth, understood } from '../../state/understood.ts';
 import { MethodChooser } from './ReadingEntry.tsx';
 
 export type SetUpStep = 'limits' | 'pack' | 'leaves' | 'method';
@@ -153,7 +142,7 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
           }}
           placeholder="like 20+8, or none"
           refusal={tried && typeof said === 'string' ? said : null}
-          says={typeof said === 'string' ? '' : describeBoth(said.reduce((sum, l) => sum + l.thickness, 0))}
+          says={typeof said === 'string' ? '' : inBoth(said.reduce((sum, l) => sum + l.thickness, 0))}
           className="w-full max-w-md"
         />
         <Primary type="submit" enter disabled={sending} className="mt-1">
@@ -166,8 +155,6 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
     </form>
   );
 }
-
-export const describeBoth = (nm: number): string => `${describeLength(nanometres(nm), 'thou')} · ${formatLength(nanometres(nm), 'mm')} mm`;
 
 /** Leaves on hand, in one line. Used here the first time, and on the Drawer. */
 export function LeavesPanel({ onSkip, autoFocus = true }: { onSkip?: () => void; autoFocus?: boolean }): JSX.Element {

@@ -5,8 +5,7 @@ import { useState, type JSX } from 'react';
 import { Chip, Field, Heading, Quiet } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
-import { bareUnit, understood } from '../../state/understood.ts';
-import { describeBoth } from './SetUp.tsx';
+import { bareUnit, inBoth, sizeInBoth, understood } from '../../state/understood.ts';
 
 /** What is measured of the parts: drawn to scale from then on. Nothing here has to be filled in. */
 export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element {
@@ -57,7 +56,7 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   const { facts } = useJob();
   const sizes = gap.fromSizes;
   if (!sizes) return null;
-  if ('value' in sizes) return <p className="m-0">By the sizes alone the gap is {describeBoth(sizes.value)}. A build outweighs a sum.</p>;
+  if ('value' in sizes) return <p className="m-0">By the sizes alone the gap is {inBoth(sizes.value)}. A build outweighs a sum.</p>;
   const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
   const reading = gap.now.kind === 'read' && gap.now.reading?.kind === 'estimate' ? gap.now.reading.value : null;
   const solved =
@@ -101,7 +100,7 @@ function SizeField({ feature, typed }: { feature: Feature; typed: 'mm' | 'in' })
         onBlur={keep}
         placeholder={typed === 'mm' ? 'like 84.20' : 'like 3.315'}
         refusal={tried && typeof read === 'string' ? read : null}
-        says={typeof read === 'number' ? `${formatLength(read, 'mm')} mm · ${formatLength(read, 'in')} in` : ''}
+        says={typeof read === 'number' ? sizeInBoth(read) : ''}
       />
     </form>
   );

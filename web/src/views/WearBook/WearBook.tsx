@@ -25,6 +25,7 @@ import { useCommand } from '../../state/api.ts';
 import { keepReading, setLimits, stationChange } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { newId, useSettings } from '../../state/settings.ts';
+import { sizeInBoth, sizeLimitsInBoth, understood } from '../../state/understood.ts';
 import { NoShaft } from '../Section/Section.tsx';
 import { LimitsPanel } from '../Section/SetUp.tsx';
 import { PairDrawing } from './PairDrawing.tsx';
@@ -375,6 +376,8 @@ function SizeAndLimit({
   const [size, setSize] = useState(station.newSize === null ? '' : formatLength(station.newSize, instrument.unit));
   const [limit, setLimit] = useState(written);
   const [refusal, setRefusal] = useState<string | null>(null);
+  const sizeRead = understood(() => parseLength(size, instrument.unit));
+  const limitRead = understood(() => readLimits(limit, instrument.unit));
   const keep = async (): Promise<void> => {
     try {
       const newSize = size.trim() === '' ? null : parseLength(size, instrument.unit);
@@ -403,7 +406,8 @@ function SizeAndLimit({
           setRefusal(null);
         }}
         placeholder={instrument.unit === 'in' ? 'like .5000' : 'like 12.70'}
-        className="w-40"
+        says={typeof sizeRead === 'number' ? sizeInBoth(sizeRead) : ''}
+        className="w-52"
       />
       <Field
         label="Wear limit"
@@ -413,7 +417,8 @@ function SizeAndLimit({
           setRefusal(null);
         }}
         placeholder={station.subject === 'bore' ? 'like max .5020' : 'like min .4985'}
-        className="w-48"
+        says={typeof limitRead === 'string' ? '' : sizeLimitsInBoth(limitRead.limits)}
+        className="w-56"
       />
       <Primary type="submit" disabled={sending} className="mt-7">
         Keep
