@@ -50,8 +50,6 @@ export const inch = (value: number): Length => toLength(value, 'in');
 
 export const ZERO = 0 as Length;
 
-export const addLengths = (...lengths: readonly Length[]): Length => nanometres(lengths.reduce<number>((sum, l) => sum + l, 0));
-
 /** Mean of one or more lengths, to the nearest nanometre. */
 export function meanLength(lengths: readonly Length[]): Length {
   if (lengths.length === 0) refuse('noReadings', 'There is nothing to take a mean of: give at least one reading.');

@@ -38,4 +38,8 @@ export function jobFacts(db: Db, jobId: string): JobFacts {
 export const allFacts = (db: Db): JobFacts[] => jobs.all(db).map((job) => jobFacts(db, job.id));
 
 /** Leaves sitting in the current builds of open jobs. */
-export const allFitted = (db: Db): Fitted[] => allFacts(db).flatMap(fittedIn);
+export const allFitted = (db: Db): Fitted[] =>
+  jobs
+    .all(db)
+    .filter((job) => job.archivedAt === null)
+    .flatMap((job) => fittedIn(jobFacts(db, job.id)));

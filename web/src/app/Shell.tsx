@@ -3,7 +3,7 @@ import type { MarkKind } from '@elder-cog/core';
 import { Keyboard, Menu as MenuIcon, PenLine, Plus, Undo2 } from 'lucide-react';
 import { Suspense, useMemo, useState, type JSX, type ReactNode } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
-import { Field, Primary, Refusal, Secondary } from '../kit/controls.tsx';
+import { Field, Primary, Secondary } from '../kit/controls.tsx';
 import { Mark } from '../kit/Mark.tsx';
 import { JobContext, stateOf, type OpenJob } from '../state/job.ts';
 import { RefusedError, useCommand, useJobReply, useSaveState } from '../state/api.ts';
@@ -464,13 +464,5 @@ function KeysDialog({ open, onClose, stops }: { open: boolean; onClose: () => vo
         </DialogPanel>
       </div>
     </Dialog>
-  );
-}
-
-export function Trouble({ children }: { children: ReactNode }): JSX.Element {
-  return (
-    <p className="p-4">
-      <Refusal>{children}</Refusal>
-    </p>
   );
 }

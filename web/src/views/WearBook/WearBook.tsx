@@ -7,7 +7,6 @@ import {
   otherUnit,
   parseLength,
   readLimits,
-  ReckoningError,
   unitWord,
   type Instrument,
   type Length,
@@ -379,15 +378,17 @@ function SizeAndLimit({
   const sizeRead = understood(() => parseLength(size, instrument.unit));
   const limitRead = understood(() => readLimits(limit, instrument.unit));
   const keep = async (): Promise<void> => {
+    const newSize = size.trim() === '' ? null : sizeRead;
+    const limits = limit.trim() === '' || limit === written ? null : limitRead;
+    if (typeof newSize === 'string') return setRefusal(newSize);
+    if (typeof limits === 'string') return setRefusal(limits);
     try {
-      const newSize = size.trim() === '' ? null : parseLength(size, instrument.unit);
-      const limits = limit.trim() === '' || limit === written ? null : readLimits(limit, instrument.unit);
       await send(
         ...[...(newSize === station.newSize ? [] : [stationChange(station, { newSize })]), ...(limits ? [setLimits(station, limit, limits)] : [])],
       );
       onDone();
-    } catch (error) {
-      if (error instanceof ReckoningError) setRefusal(error.message);
+    } catch {
+      // the title block says why; the fields keep what was typed
     }
   };
   return (
