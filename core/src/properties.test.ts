@@ -19,13 +19,26 @@ import {
   parsePack,
   parseLeaves,
   readEntry,
+  readQuantity,
+  readQuantityLimits,
+  readSpecLine,
   ReckoningError,
   repeats,
   requiredPack,
   searchPacks,
   sensesFromTrials,
   stackGap,
+  suspectHand,
   suspectSlip,
+  formatLimits,
+  formatQuantity,
+  fromBase,
+  inch,
+  mm,
+  toBase,
+  toLength,
+  tryEntry,
+  UNITS,
   thou,
   verdict,
   type Length,
@@ -70,6 +83,12 @@ describe('whatever the figures', () => {
         own(() => readEntry(entry, INSTRUMENTS.dialThou));
         own(() => readEntry(entry, INSTRUMENTS.micMm));
         own(() => readEntry(entry, INSTRUMENTS.feelersThou));
+        own(() => readEntry(entry, { ...INSTRUMENTS.dialMm, balanced: true, stemAngle: 10, zeroError: thou(1) }));
+        own(() => readQuantity(entry));
+        own(() => readQuantityLimits(entry));
+        own(() => readSpecLine(entry));
+        own(() => tryEntry(entry, INSTRUMENTS.dialThou));
+        own(() => suspectHand(entry, thou(3), INSTRUMENTS.dialThou, { min: thou(5), max: thou(8) }));
       }),
       { numRuns: 2_000 },
     );
@@ -253,6 +272,109 @@ describe('whatever the figures', () => {
         const bar = limitBar({ width: 340, limits: allowed, reading: { value: a, state: 'in' }, forecast: b });
         expect(Math.sign(bar.x(a) - bar.x(b))).toBe(Math.sign(a - b));
         expect(bar.says.length).toBeGreaterThan(10);
+      }),
+    );
+  });
+});
+
+describe('what is written and read again is the same, over the whole grammar', () => {
+  const unit = fc.constantFrom<LengthUnit>('thou', 'mm', 'in', 'um');
+  const WORD: Readonly<Record<LengthUnit, string>> = { thou: ' thou', mm: ' mm', in: '"', um: ' µm' };
+  /** A size of whole thousandths of the unit, as a fitter may write it. */
+  const written = fc
+    .tuple(unit, fc.integer({ min: 1, max: 9_999 }), fc.constantFrom('plain', 'comma', 'no nought'))
+    .filter(([, n, how]) => how !== 'comma' || n < 1000 || n % 10 === 0)
+    .map(([u, n, how]) => {
+      const plain = String(n / 1000);
+      const shown = how === 'no nought' ? plain.replace(/^0\./, '.') : how === 'comma' ? plain.replace('.', ',') : plain;
+      return { text: `${shown}${WORD[u]}`, value: toLength(n / 1000, u), unit: u };
+    });
+  const hand = fc.integer({ min: 0, max: 199 }).map((n) => ({ text: n % 2 === 0 ? String(n / 2) : `${(n - 1) / 2}½`, value: n / 2 }));
+
+  it('sizes, in any unit, with a comma or with nothing before the point', () => {
+    fc.assert(fc.property(written, ({ text, value }) => expect(parseLength(text, 'mm')).toBe(value)));
+  });
+  it('fractions and mixed numbers', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 40 }),
+        fc.constantFrom(2, 4, 8, 16, 32, 64),
+        fc.nat(63),
+        fc.constantFrom(' ', '-'),
+        (whole, bottom, n, join) => {
+          const top = 1 + (n % (bottom - 1 || 1));
+          fc.pre(top < bottom);
+          const text = whole === 0 ? `${top}/${bottom}"` : `${whole}${join}${top}/${bottom}"`;
+          expect(parseLength(text, 'mm')).toBe(inch(whole + top / bottom));
+        },
+      ),
+    );
+  });
+  it('dials: from, to, the way it ran, whole turns, and back', () => {
+    fc.assert(
+      fc.property(hand, hand, fc.constantFrom('>', '<'), fc.nat(3), fc.boolean(), (from, to, arrow, turns, back) => {
+        const text = `${from.text}${arrow}${to.text}${back ? `${arrow}${from.text}` : ''}${turns > 0 ? ` +${turns}` : ''}`;
+        const moved = ((((arrow === '>' ? to.value - from.value : from.value - to.value) % 100) + 100) % 100) + 100 * turns;
+        const { reading, drifted } = readEntry(text, INSTRUMENTS.dialThou);
+        expect(reading.value).toBe(thou(moved));
+        expect(reading.kind).toBe(moved === 0 ? 'atMost' : 'estimate');
+        expect(drifted).toBeUndefined();
+      }),
+    );
+  });
+  it('feelers, stacked, either side or both', () => {
+    const blades = fc.array(fc.integer({ min: 1, max: 40 }), { minLength: 1, maxLength: 3 });
+    const sum = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
+    fc.assert(
+      fc.property(blades, blades, fc.boolean(), (goes, more, first) => {
+        const stops = [...goes, ...more];
+        const sides = [`goes ${goes.join('+')}`, `stops ${stops.join('+')}`];
+        const text = (first ? sides : sides.reverse()).join(' ');
+        expect(readEntry(text, INSTRUMENTS.feelersThou).reading.value).toBe(thou((sum(goes) + sum(stops)) / 2));
+        expect(readEntry(`goes ${goes.join('+')}`, INSTRUMENTS.feelersThou).reading).toEqual({ kind: 'atLeast', value: thou(sum(goes)) });
+        expect(readEntry(`stops ${goes.join('+')}`, INSTRUMENTS.feelersThou).reading).toEqual({ kind: 'atMost', value: thou(sum(goes)) });
+      }),
+    );
+  });
+  it('lists, and a depth less its parallel', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 1, max: 99 }), { minLength: 2, maxLength: 8 }), fc.constantFrom(' ', '; '), (values, join) => {
+        expect(readEntry(values.join(join), INSTRUMENTS.dialThou).values).toEqual(values.map((v) => thou(v)));
+      }),
+    );
+    fc.assert(
+      fc.property(fc.integer({ min: 500, max: 3000 }), fc.integer({ min: 1, max: 499 }), fc.constantFrom('less', '-'), (depth, parallel, word) => {
+        const text = `${(depth / 1000).toFixed(3)} ${word} .${String(parallel).padStart(3, '0')}`;
+        expect(readEntry(text, INSTRUMENTS.depthInch).reading.value).toBe(thou(depth - parallel));
+      }),
+    );
+  });
+  it('limits: as they are written short, parsed again', () => {
+    const whole = fc
+      .tuple(fc.integer({ min: -20, max: 40 }), fc.integer({ min: 1, max: 30 }))
+      .map(([low, width]) => ({ min: thou(low), max: thou(low + width) }));
+    fc.assert(
+      fc.property(whole, (written2) => {
+        fc.pre(!(written2.max === 0));
+        expect(parseLimits(`${formatLimits(written2, 'thou')} thou`, 'mm')).toEqual(written2);
+      }),
+    );
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 400 }), (n) =>
+        expect(parseLimits(`${formatLimits({ max: mm(n / 100) }, 'mm')} mm`, 'thou')).toEqual({ max: mm(n / 100) }),
+      ),
+    );
+  });
+  it('every other quantity in every unit it has', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...UNITS), fc.integer({ min: 1, max: 99_999 }), ({ name, typed }, n) => {
+        const value = n / 10;
+        for (const word of [name, ...typed]) {
+          if (['°', '′'].includes(name) && word === name && name === '′') continue;
+          const read = readQuantity(`${value} ${word}`);
+          expect([read.kind !== 'length', fromBase(read.value, read.unit)]).toEqual([true, expect.closeTo(value, 6)]);
+        }
+        expect(Number(formatQuantity(toBase(value, name), name, 12))).toBeCloseTo(value, 6);
       }),
     );
   });

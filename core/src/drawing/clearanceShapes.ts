@@ -1,21 +1,18 @@
 import { describeLength, formatLength, nanometres, type Length } from '../quantity/index.ts';
-import { line, path, text, type Shape } from './shapes.ts';
+import { ellipse, line, path, PX_PER_MM, text, type Shape } from './shapes.ts';
 
-export interface ClearanceQuestion {
+export interface ClearanceDrawing {
   readonly bore: { readonly least: Length; readonly most: Length };
   readonly journal: { readonly least: Length; readonly most: Length };
   readonly width: number;
   readonly height: number;
 }
 
-const ellipse = (cx: number, cy: number, rx: number, ry: number): string =>
-  `M${(cx - rx).toFixed(2)},${cy.toFixed(2)}a${rx.toFixed(2)},${ry.toFixed(2)} 0 1 0 ${(2 * rx).toFixed(2)},0a${rx.toFixed(2)},${ry.toFixed(2)} 0 1 0 ${(-2 * rx).toFixed(2)},0Z`;
-
 /**
  * A journal lying at the bottom of its bore, looking in: differences of size drawn larger than life by the stated factor,
  * the sizes themselves not to scale. The greatest clearance is the gap at the top.
  */
-export function clearanceShapes({ bore, journal, width, height }: ClearanceQuestion): {
+export function clearanceShapes({ bore, journal, width, height }: ClearanceDrawing): {
   shapes: readonly Shape[];
   magnification: number;
   says: string;
@@ -33,7 +30,7 @@ export function clearanceShapes({ bore, journal, width, height }: ClearanceQuest
   const greatest = nanometres(bore.most - journal.least);
   const top = cy - bv;
   const gapEnd = cy + off - jv;
-  const magnification = Math.round((pxPerNm * 1_000_000) / (96 / 25.4));
+  const magnification = Math.round((pxPerNm * 1_000_000) / PX_PER_MM);
   const shapes: Shape[] = [
     path(`${ellipse(cx, cy, outer, outer)}${ellipse(cx, cy, bh, bv)}`, { fill: 'hatchBronze', stroke: 'part', width: 1.5 }),
     path(ellipse(cx, cy, bh, bv), { fill: 'sheet', stroke: 'part', width: 1.5, id: 'bore' }),

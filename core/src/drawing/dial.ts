@@ -6,20 +6,25 @@ export interface DialFace {
   readonly sweep: number;
   readonly clockwise: boolean;
   readonly turns: number;
+  /** where it came back to, where that was keyed */
+  readonly back: number | null;
   readonly numbers: readonly { readonly degrees: number; readonly words: string }[];
 }
 
-const ENTRY = /^\s*(-?\d+(?:[.,]\d+)?½?)\s*([<>])\s*(-?\d+(?:[.,]\d+)?½?)/;
+const ENTRY = /^\s*(-?\d+(?:[.,]\d+)?½?)\s*([<>])\s*(-?\d+(?:[.,]\d+)?½?)(?:\s*[<>]\s*(-?\d+(?:[.,]\d+)?½?))?/;
 const TURNS = /\+\s*(\d+)/;
 const real = (text: string): number => Number(text.replace(',', '.').replace('½', '.5'));
+
+const figureAt = (n: number, divisions: number, balanced: boolean): string => (balanced && n > divisions / 2 ? `−${divisions - n}` : String(n));
 
 /**
  * The face of a dial for an entry such as `88>12 +1`; null while there is no hand to show. A bare travel is drawn from zero.
  *
  * @param divisions in one turn
+ * @param balanced marked both ways from nought, the left with a minus
  */
-export function dialFace(entry: string, divisions: number): DialFace | null {
-  const numbers = Array.from({ length: 10 }, (_, i) => ({ degrees: i * 36, words: String(Math.round((i * divisions) / 10)) }));
+export function dialFace(entry: string, divisions: number, balanced = false): DialFace | null {
+  const numbers = Array.from({ length: 10 }, (_, i) => ({ degrees: i * 36, words: figureAt(Math.round((i * divisions) / 10), divisions, balanced) }));
   const at = (value: number): number => ((((value / divisions) * 360) % 360) + 360) % 360;
   const moved = ENTRY.exec(entry);
   if (moved) {
@@ -31,6 +36,7 @@ export function dialFace(entry: string, divisions: number): DialFace | null {
       finish,
       clockwise,
       sweep: (((clockwise ? finish - start : start - finish) % 360) + 360) % 360,
+      back: moved[4] === undefined ? null : at(real(moved[4])),
       turns: Number(TURNS.exec(entry)?.[1] ?? 0),
       numbers,
     };
@@ -38,5 +44,5 @@ export function dialFace(entry: string, divisions: number): DialFace | null {
   const bare = /^\s*(\d+(?:[.,]\d+)?½?)\s*$/.exec(entry);
   if (!bare) return null;
   const travel = real(bare[1] ?? '0');
-  return { start: 0, finish: at(travel), clockwise: true, sweep: at(travel), turns: Math.floor(travel / divisions), numbers };
+  return { start: 0, finish: at(travel), clockwise: true, sweep: at(travel), turns: Math.floor(travel / divisions), back: null, numbers };
 }

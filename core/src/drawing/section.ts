@@ -10,7 +10,7 @@ import {
   type TemplateName,
 } from '../stack/index.ts';
 import { drawParts, type Solid } from './parts.ts';
-import { line, outline, path, rect, text, textWidth, type Colour, type Fill, type Shape } from './shapes.ts';
+import { line, outline, path, PX_PER_MM, rect, text, textWidth, type Colour, type Fill, type Shape } from './shapes.ts';
 
 export interface SectionLeaf {
   readonly thickness: Length;
@@ -59,7 +59,6 @@ export interface Section {
 }
 
 /** CSS pixels in a millimetre: what a drawing at 1 : 1 uses. */
-const PX_PER_MM = 96 / 25.4;
 const SCALES = [5, 4, 3, 2.5, 2, 1.5, 1, 1 / 1.25, 1 / 1.5, 1 / 2, 1 / 2.5, 1 / 3, 1 / 4, 1 / 5, 1 / 6, 1 / 8, 1 / 10];
 const ENLARGE = 4;
 const LEAF_FLOOR_PX = 3;

@@ -67,6 +67,14 @@ export const rect = (x: number, y: number, w: number, h: number, painted: Painte
   ...painted,
 });
 
+export const circle = (x: number, y: number, r: number, painted: Painted): Shape => ({
+  kind: 'circle',
+  x: round(x),
+  y: round(y),
+  r: round(r),
+  ...painted,
+});
+
 export const path = (d: string, painted: Painted): Shape => ({ kind: 'path', d, ...painted });
 
 export const text = (
@@ -78,6 +86,13 @@ export const text = (
   colour: Colour = 'ink',
   more: { bold?: boolean; anchor?: 'start' | 'middle' | 'end'; halo?: Fill } = {},
 ): Shape => ({ kind: 'text', x: round(x), y: round(y), text: words, font, size, colour, ...more });
+
+/** Pixels to a millimetre at full size: 96 to the inch. */
+export const PX_PER_MM = 96 / 25.4;
+
+/** A closed ellipse, as a path: two of them one inside the other make a ring to be filled in turn. */
+export const ellipse = (cx: number, cy: number, rx: number, ry: number): string =>
+  `M${(cx - rx).toFixed(2)},${cy.toFixed(2)}a${rx.toFixed(2)},${ry.toFixed(2)} 0 1 0 ${(2 * rx).toFixed(2)},0a${rx.toFixed(2)},${ry.toFixed(2)} 0 1 0 ${(-2 * rx).toFixed(2)},0Z`;
 
 /** A closed outline through points. */
 export const outline = (points: readonly (readonly [number, number])[]): string => `M${points.map(([x, y]) => `${round(x)},${round(y)}`).join('L')}Z`;

@@ -53,7 +53,7 @@ const DECIMAL = /^\d+(?:[.,]\d*)?$|^[.,]\d+$/;
 const FRACTION = /^(?:(\d+)[ -])?(\d+) ?\/ ?(\d+)$/;
 
 /** Reads the number part: decimal with point or comma, fraction, or mixed number. */
-function readNumber(text: string): number {
+export function readNumber(text: string): number {
   const fraction = FRACTION.exec(text);
   if (fraction) {
     const [, whole = '0', top = '', bottom = ''] = fraction;

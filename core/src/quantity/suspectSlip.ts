@@ -4,6 +4,8 @@ export interface SuspectedSlip {
   /** entered ÷ meant */
   readonly factor: number;
   readonly meant: Length;
+  /** what was likely slipped: "the point one place out" */
+  readonly why: string;
   readonly message: string;
 }
 
@@ -37,7 +39,7 @@ export function suspectSlip(entered: Length, expected: { readonly min: Length; r
     .filter(({ meant }) => meant >= low && meant <= high)
     .map((slip) => ({ ...slip, meant: nanometres(slip.meant) }))
     .sort((a, b) => outside(a.meant, min, max) - outside(b.meant, min, max) || a.order - b.order)
-    .map(({ factor, meant }) => ({ factor, meant, message: messageFor(entered, meant, factor) }));
+    .map(({ factor, meant }) => ({ factor, meant, why: whyOf(factor), message: messageFor(entered, meant, factor) }));
 }
 
 const outside = (value: number, min: number, max: number): number => (value >= min && value <= max ? 0 : 1);
@@ -50,7 +52,8 @@ const WORDS = new Map<number, string>([
   [1000, 'the point three places out'],
 ]);
 
+const whyOf = (factor: number): string => WORDS.get(factor) ?? WORDS.get(1 / factor) ?? 'unit and decimal point both out';
+
 function messageFor(entered: Length, meant: Length, factor: number): string {
-  const why = WORDS.get(factor) ?? WORDS.get(1 / factor) ?? 'unit and decimal point both out';
-  return `That is ${describeLength(entered, 'thou')} (${describeLength(entered, 'mm')}): ${why}? Then ${describeLength(meant, 'thou')} (${describeLength(meant, 'mm')}) was meant.`;
+  return `That is ${describeLength(entered, 'thou')} (${describeLength(entered, 'mm')}): ${whyOf(factor)}? Then ${describeLength(meant, 'thou')} (${describeLength(meant, 'mm')}) was meant.`;
 }

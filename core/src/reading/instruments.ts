@@ -34,6 +34,8 @@ export const INSTRUMENTS = {
   micMm: { kind: 'micrometer', name: 'Micrometer, mm', unit: 'mm', resolution: mm(0.01), calibrationU: mm(0.002), priorS: mm(0.002) },
   boreInch: { kind: 'bore gauge', name: 'Bore gauge, inch', unit: 'in', resolution: inch(0.0001), calibrationU: inch(0.0001), priorS: inch(0.0001) },
   boreMm: { kind: 'bore gauge', name: 'Bore gauge, mm', unit: 'mm', resolution: mm(0.01), calibrationU: mm(0.003), priorS: mm(0.003) },
+  caliperInch: { kind: 'caliper', name: 'Caliper, inch', unit: 'in', resolution: inch(0.001), calibrationU: inch(0.0005), priorS: inch(0.0005) },
+  caliperMm: { kind: 'caliper', name: 'Caliper, mm', unit: 'mm', resolution: mm(0.02), calibrationU: mm(0.01), priorS: mm(0.01) },
 } as const satisfies Readonly<Record<string, Instrument>>;
 
 export type InstrumentName = keyof typeof INSTRUMENTS;

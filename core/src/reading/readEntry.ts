@@ -1,5 +1,16 @@
 import { ReckoningError, refuse } from '../errors.ts';
-import { describeLength, nanometres, NM_PER, parseLength, readLength, tidy, ZERO, type Length, type LengthUnit } from '../quantity/index.ts';
+import {
+  describeLength,
+  fromLength,
+  nanometres,
+  NM_PER,
+  parseLength,
+  readLength,
+  tidy,
+  ZERO,
+  type Length,
+  type LengthUnit,
+} from '../quantity/index.ts';
 import { depthOverParallels } from './depthOverParallels.ts';
 import { dialReturn } from './dialReturn.ts';
 import { dialTravel } from './dialTravel.ts';
@@ -22,6 +33,16 @@ export interface Instrument {
   /** divisions in one turn; a dial only */
   readonly divisions?: number;
   readonly direction?: 'clockwise' | 'anticlockwise';
+  /** what it shows at nothing: taken off every size it gives, not off a dial's travel */
+  readonly zeroError?: Length;
+  /** a 0–50–0 dial */
+  readonly balanced?: boolean;
+  /** degrees from the line of movement to the dial's stem */
+  readonly stemAngle?: number;
+  /** degrees from square to the movement of the face it touches */
+  readonly faceAngle?: number;
+  /** the radius it is read at, and the one it is wanted at */
+  readonly radius?: { readonly read: Length; readonly wanted: Length };
 }
 
 /** An entry understood: single readings to pool, or what one side alone tells. */
@@ -32,6 +53,8 @@ export interface EntryRead {
   readonly notes: readonly string[];
   /** the stand moved between going and coming back, so the reading is not good */
   readonly drifted?: boolean;
+  /** the entries it could have been, where it could mean two things: to be chosen from before it is kept */
+  readonly choices?: readonly string[];
 }
 
 const NUMBER = String.raw`-?(?:\d+[ -]\d+ ?\/ ?\d+|\d+ ?\/ ?\d+|\d+[.,]\d*|[.,]\d+|\d+)`;
@@ -64,7 +87,8 @@ export function readEntry(text: string, instrument: Instrument): EntryRead {
   if (/goes|stops/i.test(clean)) return readFeelers(clean, instrument);
   if (/[<>]/.test(clean)) return readDial(clean, instrument);
   const less = LESS.exec(clean);
-  if (less) return pooled([readLess(less, instrument)], instrument.unit, instrument, ['less the parallel']);
+  if (less)
+    return pooled([corrected(readLess(less, instrument), instrument)], instrument.unit, instrument, ['less the parallel', ...zeroNote(instrument)]);
   return readList(clean, instrument);
 }
 
@@ -81,24 +105,64 @@ function readDial(clean: string, instrument: Instrument): EntryRead {
   const { divisions, resolution } = instrument;
   if (divisions === undefined) return refuse('noDial', `${instrument.name} has no hand to read: type the size it shows.`);
   const [, from = '', arrow, to = '', back, turns] = parts;
-  const value = dialTravel({
+  for (const hand of [from, to, back ?? '0']) checkHand(real(hand), divisions, instrument.balanced ?? false);
+  const { stemAngle = 0, faceAngle = 0, radius } = instrument;
+  const indicated = dialTravel({
     from: real(from),
     to: real(to),
     revolutions: turns === undefined ? 0 : Number(turns),
     direction: arrow === '>' ? 'clockwise' : 'anticlockwise',
     divisions,
     division: resolution,
+    stemAngle,
+    faceAngle,
   });
+  const value = radius ? nanometres((indicated * radius.wanted) / radius.read) : indicated;
   const returned = back === undefined ? undefined : dialReturn({ from: real(from), back: real(back), divisions, division: resolution });
-  const notes =
-    returned === undefined
+  const notes = [
+    ...(stemAngle === 0 && faceAngle === 0 ? [] : [`the dial off square: × cos ${stemAngle - faceAngle}° ÷ cos ${faceAngle}°`]),
+    ...(radius
+      ? [
+          `from radius ${describeLength(radius.read, instrument.unit === 'mm' ? 'mm' : 'in')} to ${describeLength(radius.wanted, instrument.unit === 'mm' ? 'mm' : 'in')}`,
+        ]
+      : []),
+    ...(returned === undefined
       ? []
       : [
           returned.held
             ? 'came back: the stand held'
             : `came back ${describeLength(nanometres(Math.abs(returned.drift)), instrument.unit)} off: the stand moved, read again`,
-        ];
+        ]),
+  ];
   return { ...pooled([value], instrument.unit, instrument, notes), ...(returned && !returned.held ? { drifted: true } : {}) };
+}
+
+/** On a dial marked both ways from nought a hand stands at −50 to 50; on one marked round, at 0 to 100. */
+function checkHand(hand: number, divisions: number, balanced: boolean): void {
+  if (balanced && Math.abs(hand) > divisions / 2)
+    refuse('offTheDial', `${hand} is not on this dial: it is marked ${divisions / 2} either side of nought, the left written with a minus.`);
+  if (!balanced && hand < 0)
+    refuse('offTheDial', `${hand} is not on this dial: it is marked 0 to ${divisions}. Choose the 0–${divisions / 2}–0 dial if it is that.`);
+}
+
+const corrected = (value: Length, { zeroError }: Instrument): Length => (zeroError === undefined ? value : nanometres(value - zeroError));
+
+const zeroNote = ({ zeroError, unit }: Instrument): string[] =>
+  zeroError === undefined || zeroError === 0 ? [] : [`zero error of ${describeLength(zeroError, unit === 'in' ? 'thou' : unit)} taken off`];
+
+/**
+ * Two decimals or more on what is read in whole divisions or blades: inches or millimetres were meant as like as not, and it is asked.
+ */
+function finerThanRead(clean: string, instrument: Instrument): readonly string[] {
+  const coarse = instrument.kind === 'dial' || instrument.kind === 'feelers';
+  const [, whole = '', decimals = ''] = /^(\d*)[.,](\d+)$/.exec(clean) ?? [];
+  const finest = Math.max(0, Math.ceil(-Math.log10(instrument.resolution / NM_PER[instrument.unit]) - 1e-9)) + (instrument.kind === 'dial' ? 1 : 0);
+  const isComma = /^[1-9]\d*,\d{3}$/.test(clean);
+  if (!coarse || isComma || decimals.length < 2 || (instrument.kind !== 'dial' && decimals.length <= finest)) return [];
+  const said = `${whole === '' ? '0' : whole}.${decimals}`;
+  const small = instrument.unit === 'mm' || instrument.unit === 'um' ? 'mm' : 'thou';
+  const asTyped = nanometres(Number(said) * (instrument.kind === 'dial' ? instrument.resolution : NM_PER[instrument.unit]));
+  return [`${said} ${whole === '' || decimals.length > 2 ? 'in' : 'mm'}`, `${Number(fromLength(asTyped, small).toFixed(5))} ${small}`];
 }
 
 function readFeelers(clean: string, instrument: Instrument): EntryRead {
@@ -143,17 +207,22 @@ function readList(clean: string, instrument: Instrument): EntryRead {
     refuse('notAReading', `“${clean.slice(0, 24)}” is not a reading: ${exampleFor(instrument)}.`);
   }
   if (tokens.length === 1) {
+    const choices = finerThanRead(clean, instrument);
+    if (choices.length > 0) return { ...readList(choices[0] ?? '', instrument), choices };
     const single = readLength(clean, instrument.unit);
     const bare = unitIn(clean) === undefined && instrument.divisions !== undefined;
     const value = bare ? nanometres((single.value / NM_PER[instrument.unit]) * instrument.resolution) : single.value;
-    return pooled([value], single.unit, instrument, single.notes);
+    const read = pooled([corrected(value, instrument)], single.unit, instrument, [...single.notes, ...zeroNote(instrument)]);
+    return single.meanings ? { ...read, choices: single.meanings.map((m) => describeLength(m.value, m.unit, 2)) } : read;
   }
   const unit = unitIn(clean);
   const values = tokens.map((token) => {
     const length = parseLength(token, unit ?? instrument.unit);
-    return unit === undefined && instrument.divisions !== undefined ? nanometres((length / NM_PER[instrument.unit]) * instrument.resolution) : length;
+    const size =
+      unit === undefined && instrument.divisions !== undefined ? nanometres((length / NM_PER[instrument.unit]) * instrument.resolution) : length;
+    return corrected(size, instrument);
   });
-  return pooled(values, unit ?? instrument.unit, instrument, []);
+  return pooled(values, unit ?? instrument.unit, instrument, zeroNote(instrument));
 }
 
 function pooled(values: readonly Length[], unit: LengthUnit, instrument: Instrument, notes: readonly string[]): EntryRead {
@@ -166,15 +235,23 @@ export function poolReadings(values: readonly Length[], instrument: Instrument):
   return repeats(values, instrument);
 }
 
+/** Which of several readings stand apart from the rest, counted from nought: questioned, never dropped. Fewer than five tell nothing. */
+export const standingApart = (values: readonly Length[], instrument: Instrument): readonly number[] =>
+  values.length < 5 ? [] : repeats(values, instrument).outliers;
+
 /** As {@link readEntry}, with the refusal as data: for saying beside a field what was wrong while it is typed. */
 export function tryEntry(
   text: string,
   instrument: Instrument,
-): { readonly read: EntryRead } | { readonly refusal: { code: string; message: string } } {
+): { readonly read: EntryRead } | { readonly refusal: { code: string; message: string; choices?: readonly string[] } } {
   try {
     return { read: readEntry(text, instrument) };
   } catch (error) {
-    if (error instanceof ReckoningError) return { refusal: { code: error.code, message: error.message } };
+    if (error instanceof ReckoningError) {
+      const comma =
+        error.code === 'ambiguousComma' ? { choices: [text.replace(/(\d),(\d{3})/g, '$1.$2'), text.replace(/(\d),(\d{3})/g, '$1$2')] } : {};
+      return { refusal: { code: error.code, message: error.message, ...comma } };
+    }
     throw error;
   }
 }

@@ -246,11 +246,54 @@ describe('an entry', () => {
     ['23½', thou(23.5)],
     ['0.60 mm', mm(0.6)],
     ['.0235"', inch(0.0235)],
-    ['-4>6', thou(10)],
     ['87½>99½', thou(12)],
     ['70>77½', thou(7.5)],
     ['1.103" less .375"', inch(0.728)],
   ])('%s on a dial', (text, value) => expect(readEntry(text, DIAL).reading).toMatchObject({ kind: 'estimate', value }));
+  it('reads a dial marked both ways from nought, and only so far', () => {
+    const balanced: Instrument = { ...DIAL, balanced: true };
+    expect(readEntry('-4>6', balanced).reading.value).toBe(thou(10));
+    expect(readEntry('40>-40', balanced).reading.value).toBe(thou(20));
+    expect(readEntry('6<-4', balanced).reading.value).toBe(thou(10));
+    expect(code(() => readEntry('60>12', balanced))).toBe('offTheDial');
+    expect(code(() => readEntry('-4>6', DIAL))).toBe('offTheDial');
+  });
+  it('corrects for a dial off square and for the radius it is read at, and says so', () => {
+    // 0.15 cos 30° = 0.1299, 0.15 ÷ cos 30° = 0.1732 by plane trigonometry; a radius of 40 read at 50 is 4/5
+    const dial: Instrument = { ...DIAL, unit: 'mm', resolution: mm(0.01) };
+    expect(readEntry('0>15', { ...dial, stemAngle: 30 }).reading.value / 1e6).toBeCloseTo(0.1299, 4);
+    expect(readEntry('0>15', { ...dial, stemAngle: 30, faceAngle: 30 }).reading.value / 1e6).toBeCloseTo(0.1732, 4);
+    const scaled = readEntry('0>15', { ...dial, radius: { read: mm(50), wanted: mm(40) } });
+    expect(scaled.reading.value).toBe(mm(0.12));
+    expect(scaled.notes.join()).toMatch(/radius 50.000 mm to 40.000 mm/);
+  });
+  it('takes the zero error of a micrometer off everything it reads, and not off a dial’s travel', () => {
+    const off: Instrument = { ...MIC, zeroError: inch(0.0002) };
+    expect(readEntry('.5002', off).reading.value).toBe(inch(0.5));
+    expect(readEntry('.5002 .5004', off).values).toEqual([inch(0.5), inch(0.5002)]);
+    expect(readEntry('1.103 less .375', off).reading.value).toBe(inch(0.7278));
+    expect(readEntry('.5002', off).notes.join()).toMatch(/zero error/);
+    expect(readEntry('88>12', { ...DIAL, zeroError: thou(2) }).reading.value).toBe(thou(24));
+  });
+  it.each([
+    ['.0235', DIAL, ['0.0235 in', '0.0235 thou']],
+    ['0.60', DIAL, ['0.60 mm', '0.6 thou']],
+    ['0.60', { ...DIAL, unit: 'mm', resolution: mm(0.01) }, ['0.60 mm', '0.006 mm']],
+    ['2 tenths', MIC, ['0.20 thou', '0.20 mm']],
+  ] as [string, Instrument, string[]][])('asks what %s means where it could be two things', (text, instrument, choices) => {
+    expect(readEntry(text, instrument).choices).toEqual(choices);
+    for (const choice of choices) expect(readEntry(choice, instrument).choices).toBeUndefined();
+  });
+  it.each([
+    ['24.5', DIAL],
+    ['0.5', DIAL],
+    ['.5', DIAL],
+    ['0.20', FEELERS.unit === 'thou' ? { ...FEELERS, unit: 'mm', resolution: mm(0.05) } : FEELERS],
+    ['.5002', MIC],
+  ] as [string, Instrument][])('never asks about %s', (text, instrument) => expect(readEntry(text, instrument).choices).toBeUndefined());
+  it('offers both readings of a comma', () => {
+    expect(tryEntry('1,125', MIC)).toMatchObject({ refusal: { code: 'ambiguousComma', choices: ['1.125', '1125'] } });
+  });
   it('counts divisions, whatever one division is', () => {
     const metric: Instrument = { ...DIAL, unit: 'mm', resolution: mm(0.01) };
     expect(readEntry('88>12', metric).reading.value).toBe(mm(0.24));

@@ -1,2 +1,6 @@
+export * from './clearanceAdvice.ts';
+export * from './featureKinds.ts';
+export * from './inspection.ts';
 export * from './runningClearance.ts';
 export * from './survey.ts';
+export * from './thrustSurvey.ts';

@@ -1,6 +1,7 @@
 import { refuse } from '../errors.ts';
 import { lengthLine, type Sum } from '../sum.ts';
 import { meanLength, nanometres, type Length } from '../quantity/index.ts';
+import { FEATURES, type FeatureKindName } from './featureKinds.ts';
 
 export interface SurveyStation {
   /** distance along the part, or a name */
@@ -28,11 +29,12 @@ export interface SurveyOptions {
   readonly u?: number;
 }
 
-function survey(stations: readonly SurveyStation[], u: number): Survey {
+function survey(stations: readonly SurveyStation[], u: number, mayBeNothing = false): Survey {
   const read = stations.filter((s) => s.readings.length > 0);
   const all = read.flatMap((s) => s.readings);
   if (all.length === 0) refuse('noReadings', 'Nothing has been measured here yet: take a reading.');
-  if (all.some((reading) => reading <= 0)) refuse('notASize', 'A diameter is more than nothing: check the reading.');
+  if (all.some((reading) => reading < 0 || (reading === 0 && !mayBeNothing)))
+    refuse('notASize', 'A diameter is more than nothing: check the reading.');
   const means = read.map((s) => meanLength(s.readings));
   return {
     mean: meanLength(all),
@@ -65,6 +67,22 @@ export function boreSurvey(stations: readonly SurveyStation[], { new: fresh, u =
   const result = survey(stations, u);
   return fresh === undefined ? result : { ...result, wear: nanometres(result.largest - fresh) };
 }
+
+/**
+ * Anything measured on a part, judged by the largest of its readings or by the smallest, as its kind has it.
+ *
+ * @throws ReckoningError `noReadings`, `notASize`
+ * @example featureSurvey('freeLength', [{ readings: [mm(37.4)] }], { new: mm(38) }).wear // 0.6 mm
+ */
+export function featureSurvey(kind: FeatureKindName, stations: readonly SurveyStation[], { new: fresh, u = 0 }: SurveyOptions = {}): Survey {
+  const { judgedBy, mayBeNothing } = FEATURES[kind];
+  const result = survey(stations, u, mayBeNothing);
+  if (fresh === undefined) return result;
+  return { ...result, wear: nanometres(judgedBy === 'largest' ? result.largest - fresh : fresh - result.smallest) };
+}
+
+export const featureSurveySum = (kind: FeatureKindName, stations: readonly SurveyStation[], options?: SurveyOptions): Sum =>
+  surveySum(featureSurvey(kind, stations, options), FEATURES[kind].judgedBy === 'largest' ? 'largest − new' : 'new − smallest');
 
 const surveySum = (result: Survey, worn: string): Sum => [
   lengthLine('mean', 'Σ ÷ n', result.mean),

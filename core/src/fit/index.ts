@@ -1,0 +1,3 @@
+export * from './bearingRing.ts';
+export * from './isoFit.ts';
+export * from './isoLimits.ts';

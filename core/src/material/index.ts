@@ -1,0 +1,2 @@
+export * from './grownBy.ts';
+export * from './materials.ts';

@@ -1,0 +1,48 @@
+/**
+ * A manual's page of forty invented lines in mixed units, with what each means: the limits in the unit named, or 'ask' where a person
+ * must say, or 'no' where there is nothing to understand. Used by the tests of the core and of the page.
+ */
+export type Meant = readonly [kind: string, min: number | null, max: number | null, unit: string] | 'ask' | 'no';
+
+export const SPEC_PAGE: readonly (readonly [line: string, name: string, meant: Meant])[] = [
+  ['Input shaft end float ........ 5 to 8 thou', 'Input shaft end float', ['length', 5, 8, 'thou']],
+  ['Gear float on bush: .004" to .009"', 'Gear float on bush', ['length', 0.004, 0.009, 'in']],
+  ['Bush float, both ends\t3-8 thou', 'Bush float, both ends', ['length', 3, 8, 'thou']],
+  ['Gear bush bore  1.125 +.0015 -0', 'Gear bush bore', ['length', 1.125, 1.1265, 'in']],
+  ['Gear bush journal 1.1235 ± .0005 in', 'Gear bush journal', ['length', 1.123, 1.124, 'in']],
+  ['Cover bolts  23 lb ft', 'Cover bolts', ['torque', 23, 23, 'lbf·ft']],
+  ['Shaft drag  8/12 lb ins', 'Shaft drag', ['torque', 8, 12, 'lbf·in']],
+  ['Coupling run out  max .003', 'Coupling run out', ['length', null, 0.003, 'in']],
+  ['Spigot bush clearance 0.03 to 0.09', 'Spigot bush clearance', ['length', 0.03, 0.09, 'mm']],
+  ['Pinion bearing preload 14-18 lbf in', 'Pinion bearing preload', ['torque', 14, 18, 'lbf·in']],
+  ['Crown wheel backlash 0.15-0.20 mm (0.006-0.008 in)', 'Crown wheel backlash', ['length', 0.15, 0.2, 'mm']],
+  ['Oil capacity, transfer box 4½ pints (2.56 litres)', 'Oil capacity, transfer box', ['volume', 4.5, 4.5, 'imp pt']],
+  ['Final drive capacity: 1.4 litres', 'Final drive capacity', ['volume', 1.4, 1.4, 'l']],
+  ['Heat casing to 80-100 °C before fitting cups', 'Heat casing to', ['temperature', 80, 100, '°C']],
+  ['Oil pump relief opens 35-40 lb/sq in', 'Oil pump relief opens', ['pressure', 35, 40, 'psi']],
+  ['Detent spring load 12½ lb at fitted length', 'Detent spring load', ['force', 12.5, 12.5, 'lbf']],
+  ['Layshaft end float 0,10 - 0,25 mm', 'Layshaft end float', ['length', 0.1, 0.25, 'mm']],
+  ['Thrust washer thickness 3/32"', 'Thrust washer thickness', ['length', 3 / 32, 3 / 32, 'in']],
+  ['Selector fork clearance not over 0.5 mm', 'Selector fork clearance', ['length', null, 0.5, 'mm']],
+  ['Shim thicknesses 0.1 mm', 'Shim thicknesses', ['length', 0.1, 0.1, 'mm']],
+  ['Hub bearing end float max 4 thou', 'Hub bearing end float', ['length', null, 4, 'thou']],
+  ['Pinion nut 90-110 ft-lbs', 'Pinion nut', ['torque', 90, 110, 'lbf·ft']],
+  ['Half-shaft flange bolts 4.5 - 5.5 kgf m', 'Half-shaft flange bolts', ['torque', 4.5, 5.5, 'kgf·m']],
+  ['Drain plug = 30 Nm', 'Drain plug', ['torque', 30, 30, 'N·m']],
+  ['Side bearing preload (taper rollers) 1-3 thou', 'Side bearing preload', ['length', -3, -1, 'thou']],
+  ['Mainshaft bearing: 3 preload to 2 float thou', 'Mainshaft bearing', ['length', -3, 2, 'thou']],
+  ['Output flange run-out 0.05 mm max', 'Output flange run-out', ['length', null, 0.05, 'mm']],
+  ['Journal, rear, dia. 1.2490-1.2495 in', 'Journal, rear, dia.', ['length', 1.249, 1.2495, 'in']],
+  ['Idler bush in casing, interference 1.5-2.5 thou', 'Idler bush in casing, interference', ['length', 1.5, 2.5, 'thou']],
+  ['Road speed at 1000 rpm in top 14.2 mph', 'Road speed at 1000 rpm in top', ['speed', 14.2, 14.2, 'mph']],
+  ['Governed speed 1850 rev/min', 'Governed speed', ['turning', 1850, 1850, 'rev/min']],
+  ['Clutch release travel 9/16 in', 'Clutch release travel', ['length', 9 / 16, 9 / 16, 'in']],
+  ['Bearing cap studs 40 ± 3 lbf ft', 'Bearing cap studs', ['torque', 37, 43, 'lbf·ft']],
+  ['Lock ring gap 35 µm', 'Lock ring gap', ['length', 35, 35, 'um']],
+  ['4-9 thou second gear float', 'second gear float', ['length', 4, 9, 'thou']],
+  ['Gasket, cover, as supplied 0.25 mm', 'Gasket, cover, as supplied', ['length', 0.25, 0.25, 'mm']],
+  ['Drop gear end float at least .002 in', 'Drop gear end float', ['length', 0.002, null, 'in']],
+  ['Wheel nuts 85 lb ft (115 N·m)', 'Wheel nuts', ['torque', 85, 85, 'lbf·ft']],
+  ['Idler gear end play 2 to 5', 'Idler gear end play', 'ask'],
+  ['Pinion depth see table 4', '', 'no'],
+];

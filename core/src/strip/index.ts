@@ -1,0 +1,2 @@
+export * from './partTypes.ts';
+export * from './readStripLine.ts';
