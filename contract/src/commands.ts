@@ -1,20 +1,30 @@
 import { z } from 'zod';
 import {
+  acceptance,
   assembly,
   build,
   contact,
   feature,
   id,
+  inspection,
   instrument,
   job,
   limit,
+  lookAlike,
   lot,
+  matchedSet,
   method,
+  openItem,
   part,
+  photo,
   reading,
   shaft,
   slot,
+  soundSpec,
+  spec,
+  specRow,
   station,
+  stripEntry,
   time,
   who,
   withdrawal,
@@ -36,6 +46,7 @@ export const change = z.discriminatedUnion('kind', [
     archivedAt: time.nullable(),
   }),
   z.object({ kind: z.literal('assembly.create'), assembly: assembly.omit(fresh) }),
+  z.object({ kind: z.literal('assembly.change'), id, revision: z.int(), name: assembly.shape.name, cameApart: z.boolean() }),
   z.object({
     kind: z.literal('shaft.create'),
     shaft: shaft.omit(fresh),
@@ -46,6 +57,13 @@ export const change = z.discriminatedUnion('kind', [
     stations: z.array(station.omit(fresh)).max(60),
   }),
   z.object({ kind: z.literal('stations.add'), stations: z.array(station.omit(fresh)).min(1).max(60) }),
+  /** rows of the Wear book pasted or read from a spreadsheet: all of them or none */
+  z.object({
+    kind: z.literal('rows.add'),
+    stations: z.array(station.omit(fresh)).max(600),
+    limits: z.array(limit.omit(fresh)).max(600),
+    readings: z.array(reading).max(1200),
+  }),
   z.object({
     kind: z.literal('station.change'),
     id,
@@ -60,8 +78,31 @@ export const change = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('feature.size'), id, revision: z.int(), size: lengthNm.nullable() }),
   z.object({ kind: z.literal('part.turn'), id, revision: z.int(), turned: z.boolean() }),
   z.object({ kind: z.literal('limit.set'), limit: limit.omit(fresh) }),
+  /** of several limits of one station, this is the one judged by */
+  z.object({ kind: z.literal('limit.use'), id, revision: z.int() }),
+  z.object({
+    kind: z.literal('specs.add'),
+    specs: z
+      .array(soundSpec(specRow.omit(fresh)))
+      .min(1)
+      .max(400),
+  }),
+  z.object({ kind: z.literal('spec.change'), spec }),
+  /** a line of the spec sheet becomes a limit of a station, in use or beside what is */
+  z.object({ kind: z.literal('spec.copy'), spec, limit: limit.omit(fresh) }),
   z.object({ kind: z.literal('build.add'), build }),
   z.object({ kind: z.literal('reading.keep'), reading }),
+  z.object({ kind: z.literal('strip.add'), entry: stripEntry }),
+  z.object({ kind: z.literal('inspect'), inspection }),
+  z.object({ kind: z.literal('accept'), acceptance }),
+  /** its bytes were sent before it */
+  z.object({ kind: z.literal('photo.add'), photo }),
+  z.object({ kind: z.literal('lookAlike.add'), lookAlike: lookAlike.omit(fresh) }),
+  z.object({ kind: z.literal('lookAlike.change'), lookAlike }),
+  z.object({ kind: z.literal('matchedSet.add'), matchedSet: matchedSet.omit(fresh) }),
+  z.object({ kind: z.literal('matchedSet.change'), matchedSet }),
+  z.object({ kind: z.literal('openItem.raise'), openItem: openItem.omit(fresh) }),
+  z.object({ kind: z.literal('openItem.change'), openItem }),
   z.object({ kind: z.literal('withdraw'), withdrawal }),
   z.object({ kind: z.literal('lots.add'), lots: z.array(lot.omit(fresh)).min(1).max(200) }),
   z.object({
@@ -93,6 +134,9 @@ export const errorReply = z.object({
     theirs: z.unknown().optional(),
     who: z.string().optional(),
     at: z.string().optional(),
+    line: z.number().optional(),
+    found: z.string().optional(),
+    wanted: z.string().optional(),
   }),
 });
 

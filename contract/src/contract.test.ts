@@ -1,7 +1,21 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from '@jest/globals';
 import { senseOnPath, TEMPLATES, type Contact, type TemplateName } from '@elder-cog/core';
-import { change, command, fitLeaf, limit, newShaft, reading, station, workshopFile, type Change } from './index.ts';
+import {
+  change,
+  command,
+  fileProblems,
+  fileSchema,
+  jobFile,
+  upgradeFile,
+  fitLeaf,
+  limit,
+  newShaft,
+  reading,
+  station,
+  workshopFile,
+  type Change,
+} from './index.ts';
 
 let count = 0;
 const newId = (): string => `00000000-0000-4000-8000-${(++count).toString(16).padStart(12, '0')}`;
@@ -63,24 +77,76 @@ describe('the shapes refuse', () => {
     [
       'a length over ten metres',
       limit,
-      { id: newId(), revision: 1, stationId: newId(), min: null, max: 1e11, written: 'x', unit: 'mm', source: 'manual', pageOrWhom: '', inUse: true },
+      {
+        id: newId(),
+        revision: 1,
+        stationId: newId(),
+        min: null,
+        max: 1e11,
+        written: 'x',
+        unit: 'mm',
+        source: 'manual',
+        pageOrWhom: '',
+        saidAt: '',
+        working: '',
+        specId: null,
+        inUse: true,
+      },
       'max',
     ],
     [
       'a limit from nowhere known',
       limit,
-      { id: newId(), revision: 1, stationId: newId(), min: 0, max: 1, written: 'x', unit: 'mm', source: 'dream', pageOrWhom: '', inUse: true },
+      {
+        id: newId(),
+        revision: 1,
+        stationId: newId(),
+        min: 0,
+        max: 1,
+        written: 'x',
+        unit: 'mm',
+        source: 'dream',
+        pageOrWhom: '',
+        saidAt: '',
+        working: '',
+        specId: null,
+        inUse: true,
+      },
       'source',
     ],
     ['a time that is not one', reading.shape.takenAt, 'yesterday', ''],
     ['an id that is not one', reading.shape.id, '17', ''],
     ['a station about nothing', station.shape.subject, 'smell', ''],
     ['a command with no change', command, { commandId: newId(), clientId: newId(), who: '', at: '2026-01-01T00:00:00.000Z' }, 'change'],
-    ['a file of another format', workshopFile, { format: 'other', version: 1, jobs: [], lots: [] }, 'format'],
-    ['a file of a version not known', workshopFile, { format: 'elder-cog/workshop', version: 2, jobs: [], lots: [] }, 'version'],
+    [
+      'a file of another format',
+      workshopFile,
+      { format: 'other', version: 3, madeAt: '2026-01-01T00:00:00.000Z', jobs: [], lots: [], journal: [] },
+      'format',
+    ],
+    [
+      'a file of a version not known',
+      workshopFile,
+      { format: 'elder-cog/workshop', version: 99, madeAt: '2026-01-01T00:00:00.000Z', jobs: [], lots: [], journal: [] },
+      'version',
+    ],
   ] as const)('%s', (_, shape, value, path) => expect(issue(shape.safeParse(value))).toBe(path));
   it('and take the made-up workshop whole', () => {
     const demo: unknown = JSON.parse(readFileSync(new URL('../../demo/workshop.json', import.meta.url), 'utf8'));
     expect(workshopFile.parse(demo)).toEqual(demo);
+  });
+});
+
+describe('the file format', () => {
+  const text = (path: string): string => readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8');
+  it('is written down as the program has it', () =>
+    expect(JSON.parse(text('docs/file-format.schema.json'))).toEqual(JSON.parse(JSON.stringify(fileSchema()))));
+  it.each(['workshop-v1.json', 'workshop-v2.json', 'job-v2.json', 'workshop-v3.json', 'job-v3.json'])('%s is still read, and is sound', (name) => {
+    const raw: unknown = upgradeFile(JSON.parse(text(`contract/fixtures/${name}`)));
+    const file = name.startsWith('job') ? jobFile.parse(raw) : workshopFile.parse(raw);
+    expect(fileProblems(file)).toEqual([]);
+  });
+  it('leaves alone what is no file of its own', () => {
+    for (const other of [null, 7, 'x', [], { format: 'elder-cog/workshop', version: 3 }]) expect(upgradeFile(other)).toBe(other);
   });
 });

@@ -1,4 +1,4 @@
-import type { Length } from '@elder-cog/core';
+import { DECISIONS, FEATURE_KINDS, SEVERITIES, type Length } from '@elder-cog/core';
 import { z } from 'zod';
 
 /** Facts as they cross the wire and stand in a file. Lengths are whole nanometres; times ISO 8601 UTC. */
@@ -22,6 +22,8 @@ export const assembly = z.object({
   kind: z.string().max(40),
   position: z.int().min(0),
   mirrorOf: id.nullable(),
+  /** nobody here took it apart: its parts came in a box, and where they go is to be found out */
+  cameApart: z.boolean(),
 });
 
 export const templateName = z.enum(['taperPair', 'plainThrust', 'gearOnBush']);
@@ -97,7 +99,16 @@ export const instrument = z.object({
   resolution: lengthNm,
   calibrationU: z.number().min(0),
   priorS: z.number().min(0),
+  /** what it shows at nothing: taken off every reading */
+  zeroError: lengthNm.optional(),
   divisions: z.int().min(2).max(1000).optional(),
+  /** a 0–50–0 dial: the hand reads either side of nought */
+  balanced: z.boolean().optional(),
+  /** how the dial stands: degrees from the line of movement to the stem, and from square to the face it touches */
+  stemAngle: z.number().min(-45).max(45).optional(),
+  faceAngle: z.number().min(-45).max(45).optional(),
+  /** read at this radius, wanted at that one */
+  radius: z.object({ read: lengthNm, wanted: lengthNm }).optional(),
   direction: z.enum(['clockwise', 'anticlockwise']).optional(),
 });
 
@@ -110,7 +121,7 @@ export const station = z.object({
   id,
   revision,
   shaftId: id,
-  subject: z.enum(['gap', 'bore', 'journal', 'pair', 'check']),
+  subject: z.enum(['gap', 'pair', 'check', ...FEATURE_KINDS]),
   quantity: z.enum(['length', 'yes_no']),
   moreIs: z.enum(['loose', 'tight']),
   role,
@@ -129,6 +140,11 @@ export const station = z.object({
   instrument: instrument.nullable(),
 });
 
+/** Where a limit comes from. */
+export const limitSource = z.enum(['manual', 'drawing', 'as_found', 'other_side', 'sister', 'standard', 'rule', 'reckoned', 'told']);
+/** When something was told, as it is said: "1998", "last winter". */
+const saidAt = z.string().max(60);
+
 export const limit = z.object({
   id,
   revision,
@@ -138,10 +154,58 @@ export const limit = z.object({
   /** as the manual prints it */
   written: z.string().min(1).max(120),
   unit: lengthUnit,
-  source: z.enum(['manual', 'drawing', 'as_found', 'other_side', 'sister', 'standard', 'rule', 'reckoned', 'told']),
+  source: limitSource,
   pageOrWhom: z.string().max(120),
+  saidAt,
+  /** how it was come by, where it was reckoned or argued for */
+  working: z.string().max(1000),
+  /** the line of the spec sheet it was copied from */
+  specId: id.nullable(),
   inUse: z.boolean(),
 });
+
+export const quantityKind = z.enum(['length', 'torque', 'force', 'pressure', 'volume', 'temperature', 'speed', 'turning', 'angle']);
+
+/** One line of a manual's page, as printed and as understood. Lengths in nanometres, anything else in its base unit. */
+export const specRow = z.object({
+  id,
+  revision,
+  jobId: id,
+  position: z.int().min(0),
+  /** the line as it was typed or pasted: the fact */
+  text: z.string().trim().min(1).max(300),
+  name: z.string().trim().max(160),
+  /** null while the line is not understood, or waits to be told what it means */
+  quantity: quantityKind.nullable(),
+  min: z.number().nullable(),
+  max: z.number().nullable(),
+  unit: z.string().max(20),
+  written: z.string().max(160),
+  remark: z.string().max(200),
+  source: limitSource,
+  pageOrWhom: z.string().max(120),
+  saidAt,
+  /** the station it is a limit of, once said */
+  stationId: id.nullable(),
+  leftOut: z.boolean(),
+  who,
+  at: time,
+});
+
+/** What must hold of a line whichever way it comes. */
+type SpecFigures = { readonly quantity: string | null; readonly min: number | null; readonly max: number | null };
+export const soundSpec = <Schema extends z.ZodType<SpecFigures>>(row: Schema): Schema =>
+  row
+    .refine(
+      (s) => (s.quantity === null) === (s.min === null && s.max === null),
+      'A line that is understood has a figure, and one that is not has none.',
+    )
+    .refine((s) => s.min === null || s.max === null || s.min <= s.max, 'The smaller limit comes first.')
+    .refine(
+      (s) => s.quantity !== 'length' || [s.min, s.max].every((n) => n === null || Number.isSafeInteger(n)),
+      'A length is a whole number of nanometres.',
+    );
+export const spec = soundSpec(specRow);
 
 export const fitLeaf = z.object({
   lotId: id.nullable(),
@@ -190,7 +254,141 @@ export const reading = z.object({
   supersedes: id.nullable(),
   keptAs: z.object({ value: lengthNm.nullable(), words: z.string().max(120) }),
 });
-export const withdrawal = z.object({ id, ofKind: z.enum(['reading', 'build', 'withdrawal']), ofId: id, who, at: time, why: z.string().max(400) });
+export const withdrawal = z.object({
+  id,
+  ofKind: z.enum(['reading', 'build', 'withdrawal', 'strip', 'inspection', 'acceptance', 'photo']),
+  ofId: id,
+  who,
+  at: time,
+  why: z.string().max(400),
+});
+
+/** One bolt hole of a cover, numbered clockwise from a stated start. */
+export const boltHole = z.object({
+  hole: z.int().min(1).max(60),
+  length: lengthNm.nullable(),
+  written: z.string().max(40),
+  thread: z.string().max(40),
+  hand: z.enum(['right', 'left']),
+  washer: z.string().max(60),
+  dressing: z.string().max(60),
+  sealant: z.string().max(60),
+});
+export const boltMap = z.object({ shape: z.enum(['circle', 'rectangle']), start: z.string().max(80), holes: z.array(boltHole).min(2).max(60) });
+
+/** One thing that came off, as it came off, or was found in a box: build 0. Written once; a mended entry takes the place of the old. */
+export const stripEntry = z.object({
+  id,
+  assemblyId: id,
+  shaftId: id.nullable(),
+  supersedes: id.nullable(),
+  kind: z.enum(['part', 'float', 'pack', 'bolts', 'pressedOn', 'caps', 'count']),
+  /** as it was typed: the fact */
+  text: z.string().max(400),
+  part: words,
+  wayRound: z.array(z.string().trim().min(1).max(80)).max(12),
+  side: z.string().trim().max(60),
+  size: lengthNm.nullable(),
+  written: z.string().max(60),
+  unit: lengthUnit,
+  leaves: z.array(z.object({ thickness: lengthNm, written: z.string().max(40), unit: lengthUnit, count: z.int().min(1).max(999) })).max(40),
+  bolts: boltMap.nullable(),
+  count: z.object({ n: z.int().min(0).max(9999), of: z.string().trim().max(60) }).nullable(),
+  /** found among parts that came already apart: its place and way round are unknown until checked */
+  inventory: z.boolean(),
+  note,
+  who,
+  at: time,
+});
+
+export const decision = z.enum(DECISIONS);
+/** A part looked at: what was found, what that proposes, and what was decided. */
+export const inspection = z
+  .object({
+    id,
+    jobId: id,
+    /** the row of the Wear book it is of, where it is measured */
+    stationId: id.nullable(),
+    part: words,
+    partType: z.string().max(40),
+    /** a part passed dirty is looked at again */
+    cleaned: z.boolean(),
+    findings: z.array(z.object({ look: z.string().min(1).max(80), severity: z.enum(SEVERITIES), note: z.string().max(200) })).max(30),
+    proposed: decision.nullable(),
+    decision,
+    reason: z.string().trim().max(400),
+    who,
+    at: time,
+  })
+  .refine((i) => i.proposed === null || i.proposed === i.decision || i.reason !== '', 'Say why it is decided otherwise than proposed.');
+
+/** A setting taken outside its limits, or left unmeasured, on purpose: with why, and it stays in sight. */
+export const acceptance = z.object({
+  id,
+  stationId: id,
+  kind: z.enum(['outside', 'unmeasured']),
+  /** what it was when it was accepted */
+  value: lengthNm.nullable(),
+  reason: z.string().trim().min(3, 'Say why: it stays in sight.').max(400),
+  who,
+  at: time,
+});
+
+export const photoOf = z.enum(['strip', 'station', 'inspection', 'lookAlike', 'openItem', 'job']);
+/** A photo: its bytes lie in the data folder under the SHA-256 of them. */
+export const photo = z.object({
+  id,
+  jobId: id,
+  ofKind: photoOf,
+  ofId: id,
+  sha256: z.string().regex(/^[0-9a-f]{64}$/),
+  mediaType: z.enum(['image/jpeg', 'image/png', 'image/webp']),
+  bytes: z.int().min(1),
+  width: z.int().min(1),
+  height: z.int().min(1),
+  caption: z.string().trim().max(200),
+  who,
+  at: time,
+});
+
+const alike = z.object({
+  name: words,
+  /** where it goes */
+  goes: z.string().trim().max(120),
+  size: lengthNm.nullable(),
+  written: z.string().max(40),
+  unit: lengthUnit,
+  /** grooves, coils, splines: whatever can be counted */
+  marks: z.int().min(0).max(200).nullable(),
+  /** a wide tang, a narrow one, or none */
+  tang: z.enum(['none', 'narrow', 'wide']),
+});
+/** Two parts that nearly match, and how to tell them apart. */
+export const lookAlike = z.object({
+  id,
+  revision,
+  jobId: id,
+  form: z.enum(['washer', 'spring', 'ring', 'bolt', 'other']),
+  a: alike,
+  b: alike,
+  tell: z.string().trim().min(1).max(400),
+  gone: z.boolean(),
+});
+/** Parts that stay together: replace or move one, and the others are warned about. */
+export const matchedSet = z.object({ id, revision, jobId: id, name: words, members: z.array(words).min(2).max(40), gone: z.boolean() });
+/** Something not finished, carried till it is closed or accepted. */
+export const openItem = z.object({
+  id,
+  revision,
+  jobId: id,
+  text: z.string().trim().min(1).max(300),
+  where: z.string().trim().max(120),
+  state: z.enum(['open', 'closed', 'accepted']),
+  reason: z.string().trim().max(400),
+  who,
+  raisedAt: time,
+  endedAt: time.nullable(),
+});
 
 export const lot = z.object({
   id,
@@ -229,10 +427,15 @@ export const jobFacts = z.object({
   builds: z.array(build),
   readings: z.array(reading),
   withdrawals: z.array(withdrawal),
+  specs: z.array(spec),
+  strip: z.array(stripEntry),
+  inspections: z.array(inspection),
+  acceptances: z.array(acceptance),
+  photos: z.array(photo),
+  lookAlikes: z.array(lookAlike),
+  matchedSets: z.array(matchedSet),
+  openItems: z.array(openItem),
 });
-
-/** A workshop in a file: every job and the drawer. */
-export const workshopFile = z.object({ format: z.literal('elder-cog/workshop'), version: z.literal(1), jobs: z.array(jobFacts), lots: z.array(lot) });
 
 export type Job = z.output<typeof job>;
 export type Assembly = z.output<typeof assembly>;
@@ -252,5 +455,17 @@ export type Withdrawal = z.output<typeof withdrawal>;
 export type Lot = z.output<typeof lot>;
 export type Fitted = z.output<typeof fitted>;
 export type JobFacts = z.output<typeof jobFacts>;
-export type WorkshopFile = z.output<typeof workshopFile>;
+export type Spec = z.output<typeof spec>;
+export type LimitSource = z.output<typeof limitSource>;
 export type Method = z.output<typeof method>;
+export type StripEntry = z.output<typeof stripEntry>;
+export type BoltHole = z.output<typeof boltHole>;
+export type BoltMap = z.output<typeof boltMap>;
+export type Decision = z.output<typeof decision>;
+export type Inspection = z.output<typeof inspection>;
+export type Acceptance = z.output<typeof acceptance>;
+export type PhotoOf = z.output<typeof photoOf>;
+export type Photo = z.output<typeof photo>;
+export type LookAlike = z.output<typeof lookAlike>;
+export type MatchedSet = z.output<typeof matchedSet>;
+export type OpenItem = z.output<typeof openItem>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fitted, id, job, jobFacts, lengthNm, lot, time } from './facts.ts';
+import { fitted, id, job, jobFacts, lengthNm, lot, photo, time } from './facts.ts';
 
 /** What the server sends. */
 export const markKind = z.enum(['in', 'tight', 'loose', 'cannotTell', 'unmeasured', 'stale', 'accepted']);
@@ -27,6 +27,45 @@ export const shelfReply = z.object({ jobs: z.array(jobSummary) });
 /** The facts of a job, and what leaves it may use: owned, and what sits in other jobs. */
 export const jobReply = z.object({ facts: jobFacts, lots: z.array(lot), fitted: z.array(fitted) });
 export const drawerReply = z.object({ lots: z.array(lot), fitted: z.array(fitted) });
+/** The journal of one job, newest first, without the rows themselves. */
+export const journalReply = z.object({
+  entries: z.array(
+    z.object({
+      seq: z.int(),
+      at: time,
+      who: z.string(),
+      kind: z.string(),
+      /** what was done, in words */
+      words: z.string(),
+      /** what it was before and after, in words, where a description changed */
+      from: z.string().nullable(),
+      to: z.string().nullable(),
+      /** struck through: taken back since, and why */
+      taken: z.object({ at: time, who: z.string(), why: z.string() }).nullable(),
+    }),
+  ),
+  more: z.boolean(),
+});
+export type JournalReply = z.output<typeof journalReply>;
+/** What was kept of a photo; the command that says what it is of comes after. */
+export const photoReply = photo.pick({ sha256: true, mediaType: true, bytes: true, width: true, height: true });
+export type PhotoReply = z.output<typeof photoReply>;
+export const importReply = z.object({ jobs: z.array(z.object({ id, machine: z.string() })), leaves: z.int() });
+export const backup = z.object({ name: z.string(), madeAt: time, jobs: z.int(), entries: z.int(), bytes: z.number() });
+export const backupReply = z.object({ backup: backup.nullable() });
+export const restoreReply = z.object({ setAside: z.string().nullable() });
+/** Where the data is and how it is kept. */
+export const workshopReply = z.object({
+  folder: z.string().nullable(),
+  recovered: z.array(z.string()),
+  jobs: z.int(),
+  entries: z.int(),
+  backups: z.array(backup),
+  lan: z.object({ on: z.boolean(), addresses: z.array(z.string()), hasPasscode: z.boolean() }),
+});
+export type ImportReply = z.output<typeof importReply>;
+export type WorkshopReply = z.output<typeof workshopReply>;
+export type RestoreReply = z.output<typeof restoreReply>;
 export const healthReply = z.object({ ok: z.literal(true), name: z.literal('Elder Cog') });
 
 export type JobSummary = z.output<typeof jobSummary>;

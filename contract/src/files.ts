@@ -1,0 +1,99 @@
+import { z } from 'zod';
+import { id, jobFacts, lot, time, who, type JobFacts } from './facts.ts';
+
+/** One command as the journal holds it: who did what when, and every row before and after. */
+export const journalEntry = z.object({
+  seq: z.int().min(1),
+  commandId: z.string(),
+  clientId: z.string(),
+  who,
+  at: time,
+  kind: z.string().max(40),
+  jobId: id.nullable(),
+  /** the command as it was sent, JSON */
+  what: z.string(),
+  /** rows before and after, JSON */
+  effects: z.string(),
+  undoes: z.int().nullable(),
+  undid: z.string().nullable(),
+});
+
+export const FILE_VERSION = 3;
+
+/** One job in a file, with the leaves its builds name. `job.json` in a `.eldercog.zip`, or by itself. */
+export const jobFile = z.object({
+  format: z.literal('elder-cog/job'),
+  version: z.literal(FILE_VERSION),
+  madeAt: time,
+  job: jobFacts,
+  lots: z.array(lot).max(10_000),
+});
+
+/** A whole workshop in a file: every job, the Drawer and the journal. `workshop.json` in a `.eldercog.zip`, or by itself. */
+export const workshopFile = z.object({
+  format: z.literal('elder-cog/workshop'),
+  version: z.literal(FILE_VERSION),
+  madeAt: time,
+  jobs: z.array(jobFacts).max(10_000),
+  lots: z.array(lot).max(10_000),
+  journal: z.array(journalEntry),
+});
+
+export const anyFile = z.discriminatedUnion('format', [jobFile, workshopFile]);
+
+export type JournalEntry = z.output<typeof journalEntry>;
+export type JobFile = z.output<typeof jobFile>;
+export type WorkshopFile = z.output<typeof workshopFile>;
+export type AnyFile = z.output<typeof anyFile>;
+
+type Rows = Record<string, unknown>;
+const rows = (value: unknown): Rows[] => (Array.isArray(value) ? (value as Rows[]) : []);
+
+/** From version 1: limits said less of where they came from, there was no spec sheet, and no journal in the file. */
+function fromOne(file: Rows): Rows {
+  const upgraded = (facts: Rows): Rows => ({
+    ...facts,
+    limits: rows(facts.limits).map((limit) => ({ saidAt: '', working: '', specId: null, ...limit })),
+    specs: [],
+  });
+  return { ...file, version: 2, madeAt: '1970-01-01T00:00:00.000Z', jobs: rows(file.jobs).map(upgraded), journal: [] };
+}
+
+/** A job of which nothing has been stripped, looked at, accepted or left open. */
+export const emptyWearBook = (): Pick<JobFacts, 'strip' | 'inspections' | 'acceptances' | 'photos' | 'lookAlikes' | 'matchedSets' | 'openItems'> => ({
+  strip: [],
+  inspections: [],
+  acceptances: [],
+  photos: [],
+  lookAlikes: [],
+  matchedSets: [],
+  openItems: [],
+});
+
+const upgradeJobs = (file: Rows, upgraded: (facts: Rows) => Rows): Rows => ({
+  ...file,
+  ...(Array.isArray(file.jobs) ? { jobs: rows(file.jobs).map(upgraded) } : {}),
+  ...(typeof file.job === 'object' && file.job !== null ? { job: upgraded(file.job as Rows) } : {}),
+});
+
+/** From version 2: nothing was written down as it came apart, looked at, photographed, accepted or left open. */
+function fromTwo(file: Rows): Rows {
+  const upgraded = (facts: Rows): Rows => ({
+    ...emptyWearBook(),
+    ...facts,
+    assemblies: rows(facts.assemblies).map((assembly) => ({ cameApart: false, ...assembly })),
+  });
+  return { ...upgradeJobs(file, upgraded), version: 3 };
+}
+
+/**
+ * A file of any version this program has ever written, as the newest. What is not such a file comes back as it is, for the schema to
+ * say what is wrong with it.
+ */
+export function upgradeFile(raw: unknown): unknown {
+  if (typeof raw !== 'object' || raw === null) return raw;
+  const file = raw as Rows;
+  const second = file.format === 'elder-cog/workshop' && file.version === 1 ? fromOne(file) : file;
+  const isOurs = second.format === 'elder-cog/workshop' || second.format === 'elder-cog/job';
+  return isOurs && second.version === 2 ? fromTwo(second) : second;
+}

@@ -1,0 +1,71 @@
+import { FEATURES, type FeatureKindName, type Length } from '@elder-cog/core';
+import type { Station } from './facts.ts';
+
+export type NewStation = Omit<Station, 'revision'>;
+
+const BASE = {
+  quantity: 'length',
+  contactRole: null,
+  boreId: null,
+  journalId: null,
+  newSize: null,
+  rule: 'plain',
+  aim: { at: 'middle' },
+} as const;
+
+interface RowQuestion {
+  readonly shaftId: string;
+  readonly kind: FeatureKindName;
+  readonly name: string;
+  readonly unit: 'in' | 'mm';
+  readonly position: number;
+  readonly newSize?: Length | null;
+  readonly newId: () => string;
+}
+
+/** One thing to be measured, with the instrument its kind is usually measured by. */
+export function newRow({ shaftId, kind, name, unit, position, newSize = null, newId }: RowQuestion): NewStation {
+  return {
+    ...BASE,
+    id: newId(),
+    shaftId,
+    subject: kind,
+    moreIs: FEATURES[kind].judgedBy === 'largest' ? 'loose' : 'tight',
+    role: `${kind}.${position}`,
+    name,
+    position,
+    newSize,
+    method: 'size',
+    instrument: FEATURES[kind].instrument[unit],
+  };
+}
+
+/** A bush, the journal that runs in it, and the clearance between. */
+export function newPair({
+  shaftId,
+  name,
+  unit,
+  position,
+  newId,
+}: Omit<RowQuestion, 'kind' | 'newSize'>): readonly [NewStation, NewStation, NewStation] {
+  const bore = newRow({ shaftId, kind: 'bore', name: `${name} bush`, unit, position, newId });
+  const journal = newRow({ shaftId, kind: 'journal', name: `${name} journal`, unit, position: position + 1, newId });
+  return [
+    { ...bore, role: `pair.${position}.bore` },
+    { ...journal, role: `pair.${position}.journal` },
+    {
+      ...BASE,
+      id: newId(),
+      shaftId,
+      subject: 'pair',
+      moreIs: 'loose',
+      role: `pair.${position}`,
+      name: `${name} clearance`,
+      position: position + 2,
+      boreId: bore.id,
+      journalId: journal.id,
+      method: null,
+      instrument: null,
+    },
+  ];
+}
