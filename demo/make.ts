@@ -4,9 +4,25 @@
  */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { newShaft, workshopFile, type FitLeaf, type JobFacts, type Lot, type Station } from '@elder-cog/contract';
+import {
+  newRow,
+  newShaft,
+  stripEntryOf,
+  workshopFile,
+  type Decision,
+  type FitLeaf,
+  type Inspection,
+  type JobFacts,
+  type LookAlike,
+  type Lot,
+  type MatchedSet,
+  type OpenItem,
+  type Spec,
+  type Station,
+  type StripEntry,
+} from '@elder-cog/contract';
 import { derive } from '@elder-cog/derive';
-import { INSTRUMENTS, mm, parseLimits, thou, type Instrument, type Length } from '@elder-cog/core';
+import { INSTRUMENTS, mm, parseLimits, readSpecLine, readStripLine, thou, type FeatureKindName, type Instrument, type Length } from '@elder-cog/core';
 import { stateText } from './stateText.ts';
 
 let count = 0;
@@ -160,9 +176,56 @@ const limit = (stationId: string, written: string, unit: 'thou' | 'mm' | 'in', p
     unit,
     source: 'manual',
     pageOrWhom: page,
+    saidAt: '',
+    working: '',
+    specId: null,
     inUse: true,
   };
 };
+
+// a page of the manual, a letter that says otherwise, and something told
+const specs: Spec[] = [];
+const printed = (text: string, from: Partial<Spec> & Pick<Spec, 'source' | 'pageOrWhom'>): Spec => {
+  const line = readSpecLine(text);
+  const read = line.state === 'understood' ? line : null;
+  const row: Spec = {
+    id: newId(),
+    revision: 1,
+    jobId,
+    position: specs.length,
+    text,
+    name: line.state === 'understood' || line.state === 'ask' ? line.name : text,
+    quantity: read?.limits.kind ?? null,
+    min: read?.limits.min ?? null,
+    max: read?.limits.max ?? null,
+    unit: read?.limits.unit ?? '',
+    written: line.state === 'understood' || line.state === 'ask' ? line.written : '',
+    remark: read?.remark ?? '',
+    saidAt: '',
+    stationId: null,
+    leftOut: false,
+    who: 'J. T.',
+    at: at(5, '20:10'),
+    ...from,
+  };
+  specs.push(row);
+  return row;
+};
+const manual = (page: string, stationId: string | null = null) => ({ source: 'manual' as const, pageOrWhom: page, stationId });
+const pageLimits = [
+  [printed('Input shaft end float ..... 5-8 thou', manual('p. 31', float.id)), true],
+  [printed('Idler gear float 8-12 thou', manual('p. 33', idlerFloat.id)), true],
+  [
+    printed('Idler float 7-10 thou, second type', { source: 'manual', pageOrWhom: 'service letter 12', saidAt: '1961', stationId: idlerFloat.id }),
+    false,
+  ],
+] as const;
+printed('Cover bolts 18-22 lb ft', manual('p. 31'));
+printed('Input shaft drag 8/12 lb ins', manual('p. 31'));
+printed('Coupling run out max .003', manual('p. 32'));
+printed('Oil, transfer box 3½ pints (1.99 litres)', manual('p. 9'));
+printed('Output gear end play 2 to 5', manual('p. 34'));
+printed('Oil pump end float 2-3 thou', { source: 'told', pageOrWhom: 'an old fitter', saidAt: '1998' });
 
 interface Trial {
   readonly shaft: (typeof shafts)[number];
@@ -322,6 +385,156 @@ const measure = (stationId: string, instrument: Instrument, place: string, text:
   measure(journalId, INSTRUMENTS.micInch, place, ['.8098 .8101', '.8101 .8102', '.8103 .8104'][i] ?? '', 20 + i);
 });
 
+// more of the idler: a bush in millimetres, its washers, a spring, rollers nobody has measured
+const row = (
+  kind: FeatureKindName,
+  name: string,
+  position: number,
+  newSize: Length | null,
+  unit: 'in' | 'mm',
+  more: Partial<Station> = {},
+): Station => {
+  const station: Station = { ...newRow({ shaftId: idler.shaft.id, kind, name, unit, position, newSize, newId }), revision: 1, ...more };
+  stations.push(station);
+  return station;
+};
+const bearer = row('bore', 'Idler bush, rear', 110, mm(18.02), 'mm', { role: 'pair.110.bore' });
+const spigot = row('journal', 'Idler pin, rear', 111, mm(17.98), 'mm', { role: 'pair.110.journal' });
+const rearPair = row('bore', 'Idler bush on pin, rear', 112, null, 'mm', {
+  subject: 'pair',
+  role: 'pair.110',
+  boreId: bearer.id,
+  journalId: spigot.id,
+  method: null,
+  instrument: null,
+});
+const washerFront = row('thickness', 'Thrust washer, front', 120, thou(121), 'in');
+const washerRear = row('thickness', 'Thrust washer, rear', 130, mm(2.9), 'mm');
+const spring = row('freeLength', 'Detent spring', 140, mm(31.5), 'mm');
+const needles = row('roller', 'Idler needles, 26', 150, mm(2.5), 'mm');
+const gearPlay = row('float', 'Idler gear float', 160, null, 'in');
+const bySize = (station: Station, place: string, text: string, minutes: number): void =>
+  measure(station.id, station.instrument as Instrument, place, text, minutes);
+(['front', 'middle', 'rear'] as const).forEach((place, i) => {
+  bySize(bearer, place, ['18.06 18.05', '18.05 18.05', '18.05 18.04'][i] ?? '', 30 + i);
+  bySize(spigot, place, ['17.97 17.97', '17.97 17.96', '17.97 17.97'][i] ?? '', 34 + i);
+});
+(['12', '4', '8'] as const).forEach((place, i) => {
+  bySize(washerFront, place, ['.1204', '.1203', '.1205'][i] ?? '', 40 + i);
+  bySize(washerRear, place, ['2.76', '2.74', '2.77'][i] ?? '', 44 + i);
+});
+bySize(spring, '', '30.1 30.2', 48);
+bySize(gearPlay, '', '9½ 10 thou', 50);
+
+// as it came apart
+let minute = 0;
+const off = (assemblyId: string, shaftId: string | null, text: string, unit: 'thou' | 'mm' = 'thou'): StripEntry => {
+  const read = readStripLine(text, unit);
+  if (!read) throw new Error(text);
+  return {
+    ...stripEntryOf(read, { text, assemblyId, shaftId, inventory: false, supersedes: null }),
+    id: newId(),
+    who: 'J. T.',
+    at: at(6, `19:${String((minute += 4)).padStart(2, '0')}`),
+  };
+};
+const strip: StripEntry[] = [
+  off(transferBox, input.shaft.id, 'Float, before anything, 28, pushed and prised'),
+  off(transferBox, input.shaft.id, 'Coupling flange, pressed on 28.4 mm, chamfer to the box, needed the puller'),
+  off(transferBox, input.shaft.id, 'Cover bolts, 6, 7/8 in, hole 5 1-1/4 in'),
+  off(transferBox, input.shaft.id, 'Cover, oil slot at 6, old gasket paper'),
+  off(transferBox, input.shaft.id, 'Pack under the cover, 20+12, input side'),
+  off(transferBox, input.shaft.id, 'Cup, output end, wide face to the cover, slid out by hand'),
+  off(transferBox, idler.shaft.id, 'Thrust washer rear, grooves to the gear, tang at 12, 2.9 mm'),
+  off(transferBox, idler.shaft.id, 'Idler gear, long boss to the input end, paint dot'),
+  off(transferBox, idler.shaft.id, 'Idler needles, 26 needles, in grease'),
+  off(transferBox, idler.shaft.id, 'Thrust washer front, tang at 12, 121'),
+];
+for (const entry of strip)
+  if (entry.bolts)
+    entry.bolts.holes = entry.bolts.holes.map((h) => ({
+      ...h,
+      thread: '5/16 BSF',
+      washer: 'spring washer',
+      sealant: h.hole === 5 ? 'through to oil: seal it' : '',
+    }));
+
+const looked = (station: Station, type: string, decision: Decision, finding: string | null, when: string, reason = ''): Inspection => ({
+  id: newId(),
+  jobId,
+  stationId: station.id,
+  part: station.name,
+  partType: type,
+  cleaned: true,
+  findings: finding === null ? [] : [{ look: finding, severity: 'bad', note: '' }],
+  proposed: null,
+  decision,
+  reason,
+  who: 'J. T.',
+  at: when,
+});
+const stationNamed = (name: string): Station => {
+  const found = stations.find((s) => s.name === name);
+  if (!found) throw new Error(name);
+  return found;
+};
+const inspections: Inspection[] = [
+  looked(stationNamed('Idler bush, front'), 'bush', 'make', 'scored or grit in it', at(8, '20:00')),
+  looked(stationNamed('Idler pin, front'), 'shaft', 'reuse', null, at(8, '20:02')),
+  looked(washerFront, 'thrust washer', 'reuse', null, at(8, '20:04')),
+  looked(washerRear, 'thrust washer', 'reuse', null, at(3, '20:00')),
+  looked(washerRear, 'thrust washer', 'make', 'oil grooves worn away', at(8, '20:06'), 'grooves gone on the gear side'),
+  looked(spring, 'spring', 'replace', 'set short', at(8, '20:08')),
+];
+const half = (
+  name: string,
+  goes: string,
+  written: string,
+  unit: 'thou' | 'mm',
+  size: Length,
+  marks: number,
+  tang: 'narrow' | 'wide',
+): LookAlike['a'] => ({
+  name,
+  goes,
+  size,
+  written,
+  unit,
+  marks,
+  tang,
+});
+const lookAlikes: LookAlike[] = [
+  {
+    id: newId(),
+    revision: 1,
+    jobId,
+    form: 'washer',
+    a: half('Thrust washer front', 'front', '121', 'thou', thou(121), 5, 'wide'),
+    b: half('Thrust washer rear', 'rear', '2.9', 'mm', mm(2.9), 3, 'narrow'),
+    tell: 'Front has 5 grooves and a wide tang; rear has 3 and a narrow one.',
+    gone: false,
+  },
+];
+const matchedSets: MatchedSet[] = [
+  { id: newId(), revision: 1, jobId, name: 'input cup and cone', members: ['Cup, output end', 'Cone, output end'], gone: false },
+];
+const item = (text: string, where: string, raisedAt: string): OpenItem => ({
+  id: newId(),
+  revision: 1,
+  jobId,
+  text,
+  where,
+  state: 'open',
+  reason: '',
+  who: 'J. T.',
+  raisedAt,
+  endedAt: null,
+});
+const openItems: OpenItem[] = [
+  item('Coupling nut hand tight, pin left out on purpose', 'Transfer box, Input shaft', at(13, '18:50')),
+  item('Rag in the bottom of the case', 'Transfer box', at(13, '18:52')),
+];
+
 /** Each build follows the one before it in its box. */
 const inOrder = [...builds].sort((a, b) => a.at.localeCompare(b.at));
 for (const [i, build] of inOrder.entries()) build.parentId = inOrder.slice(0, i).findLast((b) => b.assemblyId === build.assemblyId)?.id ?? null;
@@ -337,8 +550,8 @@ const facts: JobFacts = {
     archivedAt: null,
   },
   assemblies: [
-    { id: transferBox, revision: 1, jobId, name: 'Transfer box', kind: 'box', position: 0, mirrorOf: null },
-    { id: gearbox, revision: 1, jobId, name: 'Gearbox', kind: 'box', position: 1, mirrorOf: null },
+    { id: transferBox, revision: 1, jobId, name: 'Transfer box', kind: 'box', position: 0, mirrorOf: null, cameApart: false },
+    { id: gearbox, revision: 1, jobId, name: 'Gearbox', kind: 'box', position: 1, mirrorOf: null, cameApart: false },
   ],
   shafts: shafts.map((s) => ({ ...s.shaft, revision: 1 })),
   parts: shafts.flatMap((s) => s.parts.map((p) => ({ ...p, revision: 1 }))),
@@ -349,20 +562,54 @@ const facts: JobFacts = {
   slots: shafts.flatMap((s) => s.slots),
   stations,
   limits: [
-    limit(float.id, '5-8 thou', 'thou', 'p. 31'),
-    limit(idlerFloat.id, '8-12 thou', 'thou', 'p. 33'),
+    ...pageLimits.map(([spec, inUse]) => ({
+      ...limit(spec.stationId ?? '', spec.written.split(',')[0] ?? '', 'thou', spec.pageOrWhom),
+      saidAt: spec.saidAt,
+      specId: spec.id,
+      inUse,
+    })),
     limit(gearFloat.id, '0.10 to 0.25 mm', 'mm', 'p. 18'),
     limit(stationOf(output, 'gap.float').id, 'preload 1-3 thou', 'thou', 'p. 21'),
     limit(pairId, '1.5-4 thou', 'thou', 'p. 35'),
     limit(boreId, 'max .8140 in', 'in', 'p. 35'),
     limit(journalId, 'min .8095 in', 'in', 'p. 35'),
+    {
+      ...limit(rearPair.id, '0.014-0.046 mm', 'mm', ''),
+      source: 'reckoned',
+      working: 'by its speed at 300 rev/min: 0.28 m/s at the bore, so 0.58 ‰ of it, −20 % to +30 %; let go to twice the greatest',
+    },
+    limit(bearer.id, 'max 18.08 mm', 'mm', 'p. 36'),
+    limit(spigot.id, 'min 17.94 mm', 'mm', 'p. 36'),
+    limit(washerFront.id, 'min .1190 in', 'in', 'p. 36'),
+    limit(washerRear.id, 'min 2.80 mm', 'mm', 'p. 36'),
+    limit(spring.id, 'min 30.5 mm', 'mm', 'p. 40'),
+    limit(needles.id, 'min 2.490 mm', 'mm', 'p. 41'),
+    limit(gearPlay.id, '6-12 thou', 'thou', 'p. 33'),
   ],
   builds: inOrder,
   readings: readings.sort((a, b) => a.takenAt.localeCompare(b.takenAt)),
   withdrawals: [],
+  specs,
+  strip,
+  inspections: inspections.sort((a, b) => a.at.localeCompare(b.at)),
+  acceptances: [
+    {
+      id: newId(),
+      stationId: spring.id,
+      kind: 'outside',
+      value: mm(30.1),
+      reason: 'The detent still snaps; a new spring is on order.',
+      who: 'J. T.',
+      at: at(8, '20:10'),
+    },
+  ],
+  photos: [],
+  lookAlikes,
+  matchedSets,
+  openItems,
 };
 
-const file = workshopFile.parse({ format: 'elder-cog/workshop', version: 1, jobs: [facts], lots });
+const file = workshopFile.parse({ format: 'elder-cog/workshop', version: 3, madeAt: at(14, '08:00'), jobs: [facts], lots, journal: [] });
 writeFileSync(join(import.meta.dirname, 'workshop.json'), `${JSON.stringify(file, null, 1)}\n`);
 const [made] = file.jobs;
 if (made) writeFileSync(join(import.meta.dirname, 'golden.json'), `${stateText(derive(made))}\n`);

@@ -1,5 +1,7 @@
-import type { Build, FitLeaf, JobFacts, ReadingFact, Slot } from '@elder-cog/contract';
+import type { Acceptance, Build, FitLeaf, JobFacts, Limit, ReadingFact, Slot } from '@elder-cog/contract';
 import { nanometres, type Length } from '@elder-cog/core';
+
+import { remembered } from './remember.ts';
 
 /** What is in one place: its leaves, and its state where it has one (bolts hand tight, gasket crushed). */
 export interface Fitting {
@@ -16,37 +18,48 @@ export interface BuildNow {
 }
 
 /** Ids taken back: a withdrawal that was itself withdrawn no longer counts. */
-export function withdrawnIds(facts: JobFacts): ReadonlySet<string> {
-  const undone = new Set(facts.withdrawals.filter((w) => w.ofKind === 'withdrawal').map((w) => w.ofId));
-  return new Set(facts.withdrawals.filter((w) => w.ofKind !== 'withdrawal' && !undone.has(w.id)).map((w) => w.ofId));
-}
+export const withdrawnIds = remembered(
+  (facts) => [facts.withdrawals],
+  ({ withdrawals }): ReadonlySet<string> => {
+    const undone = new Set(withdrawals.filter((w) => w.ofKind === 'withdrawal').map((w) => w.ofId));
+    return new Set(withdrawals.filter((w) => w.ofKind !== 'withdrawal' && !undone.has(w.id)).map((w) => w.ofId));
+  },
+);
 
 const EMPTY: Fitting = { leaves: null, state: null };
 
-/** What readings of a build said they rested on (bolts, gasket), where the build itself did not say. */
-function saidByReadings(facts: JobFacts, buildId: string, gone: ReadonlySet<string>): { slotId: string; answer: string }[] {
-  return facts.readings
-    .filter((r) => r.buildId === buildId && !gone.has(r.id))
-    .flatMap((r) => {
-      const shaftId = facts.stations.find((s) => s.id === r.stationId)?.shaftId;
-      return r.raw.restsOn.flatMap(({ item, answer }) => {
-        const slot = facts.slots.find((s) => s.shaftId === shaftId && s.role === item);
-        return slot ? [{ slotId: slot.id, answer }] : [];
-      });
-    });
+/** What the readings of each build said they rested on (bolts, gasket), where the build itself did not say. By build id. */
+function saidByReadings(facts: JobFacts, gone: ReadonlySet<string>): ReadonlyMap<string, readonly { slotId: string; answer: string }[]> {
+  const shaftOf = new Map(facts.stations.map((s) => [s.id, s.shaftId]));
+  const slotOf = new Map(facts.slots.map((s) => [`${s.shaftId} ${s.role}`, s.id]));
+  const said = new Map<string, { slotId: string; answer: string }[]>();
+  for (const reading of facts.readings) {
+    if (reading.buildId === null || reading.raw.restsOn.length === 0 || gone.has(reading.id)) continue;
+    for (const { item, answer } of reading.raw.restsOn) {
+      const slotId = slotOf.get(`${shaftOf.get(reading.stationId) ?? ''} ${item}`);
+      if (slotId === undefined) continue;
+      const of = said.get(reading.buildId);
+      if (of) of.push({ slotId, answer });
+      else said.set(reading.buildId, [{ slotId, answer }]);
+    }
+  }
+  return said;
 }
+
+/** ISO times in order: they sort as plain text, and a language's own order is many times slower. */
+export const byTime = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /** The builds of an assembly that stand, oldest first, each with all that is in it. A build says only what changed. */
 export function buildsOf(facts: JobFacts, assemblyId: string): BuildNow[] {
   const gone = withdrawnIds(facts);
-  const standing = facts.builds.filter((b) => b.assemblyId === assemblyId && !gone.has(b.id)).sort((a, b) => a.at.localeCompare(b.at));
+  const standing = facts.builds.filter((b) => b.assemblyId === assemblyId && !gone.has(b.id)).sort((a, b) => byTime(a.at, b.at));
+  const said = saidByReadings(facts, gone);
   const known = new Map<string, BuildNow>();
   let last: BuildNow | undefined;
   for (const [number, build] of standing.entries()) {
     const parent = (build.parentId === null ? undefined : known.get(build.parentId)) ?? last;
     const fitted = new Map(parent?.fitted ?? []);
-    for (const { slotId, answer } of saidByReadings(facts, build.id, gone))
-      fitted.set(slotId, { leaves: fitted.get(slotId)?.leaves ?? null, state: answer });
+    for (const { slotId, answer } of said.get(build.id) ?? []) fitted.set(slotId, { leaves: fitted.get(slotId)?.leaves ?? null, state: answer });
     for (const fit of build.fits) {
       const slot = facts.slots.find((s) => s.id === fit.slotId);
       const before = fitted.get(fit.slotId) ?? EMPTY;
@@ -108,4 +121,26 @@ export function changesBetween(then: BuildNow, now: BuildNow, slots: readonly Sl
 }
 
 export const readingsOf = (facts: JobFacts, stationId: string, gone: ReadonlySet<string>): ReadingFact[] =>
-  facts.readings.filter((r) => r.stationId === stationId && !gone.has(r.id)).sort((a, b) => a.takenAt.localeCompare(b.takenAt));
+  rowsOf(facts, stationId)
+    .readings.filter((r) => !gone.has(r.id))
+    .sort((a, b) => byTime(a.takenAt, b.takenAt));
+
+interface StationRows {
+  readonly readings: ReadingFact[];
+  readonly limits: Limit[];
+  readonly acceptances: Acceptance[];
+}
+const NO_ROWS: StationRows = { readings: [], limits: [], acceptances: [] };
+const byStation = remembered(
+  (facts) => [facts.stations, facts.readings, facts.limits, facts.acceptances],
+  (facts) => {
+    const rows = new Map<string, StationRows>(facts.stations.map((s) => [s.id, { readings: [], limits: [], acceptances: [] }]));
+    for (const r of facts.readings) rows.get(r.stationId)?.readings.push(r);
+    for (const l of facts.limits) rows.get(l.stationId)?.limits.push(l);
+    for (const a of facts.acceptances) rows.get(a.stationId)?.acceptances.push(a);
+    return rows;
+  },
+);
+
+/** What belongs to one station, found once for all of a job's: a Wear book of two thousand rows is looked through no more than once. */
+export const rowsOf = (facts: JobFacts, stationId: string): StationRows => byStation(facts).get(stationId) ?? NO_ROWS;

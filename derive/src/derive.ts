@@ -1,8 +1,9 @@
-import type { Assembly, JobFacts, Shaft, Slot, Station } from '@elder-cog/contract';
-import type { Length, MarkKind, SectionQuestion } from '@elder-cog/core';
-import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow, type Fitting } from './builds.ts';
+import type { Assembly, JobFacts, OpenItem, Shaft, Slot, Station } from '@elder-cog/contract';
+import { isFeatureKind, type Length, type MarkKind, type SectionQuestion } from '@elder-cog/core';
+import { byTime, buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow, type Fitting } from './builds.ts';
 import { gapState, type GapState } from './gap.ts';
-import { featureState, pairState, type FeatureState, type PairState } from './wear.ts';
+import { acceptanceOf } from './inspections.ts';
+import { featureState, markWith, pairState, type FeatureState, type PairState } from './wear.ts';
 
 export interface SlotState {
   readonly slot: Slot;
@@ -59,6 +60,8 @@ export interface JobState {
   readonly assemblies: readonly Assembly[];
   readonly shafts: readonly ShaftState[];
   readonly next: NextAction;
+  /** not finished, oldest first: carried till closed or accepted */
+  readonly openItems: readonly OpenItem[];
   readonly lastReadings: readonly LastReading[];
   readonly marks: { readonly section: MarkKind; readonly wear: MarkKind; readonly builds: MarkKind; readonly bench: MarkKind };
 }
@@ -92,6 +95,7 @@ export function derive(facts: JobFacts): JobState {
     assemblies: [...facts.assemblies].sort((a, b) => a.position - b.position),
     shafts,
     next: nextAction(shafts),
+    openItems: facts.openItems.filter((item) => item.state === 'open'),
     lastReadings: lastReadings(facts, shafts, gone),
     marks,
   };
@@ -103,9 +107,10 @@ function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: Rea
   const stations = facts.stations.filter((s) => s.shaftId === shaft.id).sort((a, b) => a.position - b.position);
   const gaps = stations
     .filter((s) => s.subject === 'gap')
-    .map((station, i) => gapState(facts, shaft, station, builds, gone, String.fromCharCode(65 + i)));
-  const features = stations.filter((s) => s.subject === 'bore' || s.subject === 'journal').map((station) => featureState(facts, station, gone));
-  const pairs = stations.filter((s) => s.subject === 'pair').map((station) => pairState(facts, station, features));
+    .map((station, i) => accepting(facts, gapState(facts, shaft, station, builds, gone, String.fromCharCode(65 + i))));
+  const features = stations.flatMap((station) => (isFeatureKind(station.subject) ? [featureState(facts, station, station.subject, gone)] : []));
+  const byId = new Map(features.map((f) => [f.station.id, f]));
+  const pairs = stations.filter((s) => s.subject === 'pair').map((station) => pairState(facts, station, byId));
   const slots = facts.slots
     .filter((s) => s.shaftId === shaft.id)
     .map((slot): SlotState => {
@@ -150,6 +155,14 @@ function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: Rea
   };
 }
 
+/** A gap taken outside its limits on purpose is marked so, and is no longer what to do next. */
+function accepting(facts: JobFacts, gap: GapState): GapState {
+  const { now, limits } = gap;
+  const value = now.kind === 'read' ? (now.reading?.value ?? null) : null;
+  const accepted = acceptanceOf(facts, gap.station.id, value, limits?.limits ?? null, now.U ?? 0);
+  return { ...gap, accepted, mark: markWith(gap.mark, accepted) };
+}
+
 function checkState(facts: JobFacts, station: Station, builds: readonly BuildNow[], gone: ReadonlySet<string>): CheckState {
   const last = readingsOf(facts, station.id, gone).at(-1);
   const current = builds[builds.length - 1];
@@ -172,7 +185,7 @@ function lastReadings(facts: JobFacts, shafts: readonly ShaftState[], gone: Read
   const names = new Map(facts.stations.map((s) => [s.id, s]));
   return [...facts.readings]
     .filter((r) => r.raw.method !== 'look')
-    .sort((a, b) => b.takenAt.localeCompare(a.takenAt))
+    .sort((a, b) => byTime(b.takenAt, a.takenAt))
     .slice(0, 12)
     .map((r) => {
       const gap = shafts.flatMap((s) => s.gaps).find((g) => g.station.id === r.stationId);
@@ -193,6 +206,8 @@ function lastReadings(facts: JobFacts, shafts: readonly ShaftState[], gone: Read
 
 const thouWords = (nm: number): string => `${nm < 0 ? 'preload ' : ''}${String(Math.round((Math.abs(nm) / 25_400) * 10) / 10)}`;
 
+const isSettled = (mark: MarkKind): boolean => mark === 'in' || mark === 'accepted';
+
 function nextAction(shafts: readonly ShaftState[]): NextAction {
   const [first] = shafts;
   if (!first)
@@ -203,8 +218,8 @@ function nextAction(shafts: readonly ShaftState[]): NextAction {
       words: 'Say what is on the bench: a box, and a shaft in it.',
       detail: 'No dimension is needed.',
     };
-  const open = shafts.find((s) => s.gaps.some((g) => g.mark !== 'in')) ?? first;
-  const gap = open.gaps.find((g) => g.mark !== 'in') ?? open.gaps[0];
+  const open = shafts.find((s) => s.gaps.some((g) => !isSettled(g.mark))) ?? first;
+  const gap = open.gaps.find((g) => !isSettled(g.mark)) ?? open.gaps[0];
   if (!gap)
     return {
       shaftId: open.shaft.id,
@@ -236,9 +251,9 @@ function nextAction(shafts: readonly ShaftState[]): NextAction {
     };
   if (gap.now.kind === 'stale')
     return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: `The last reading is stale: ${gap.now.because ?? ''}.` };
-  if (gap.mark !== 'in' && gap.pack?.refusal)
+  if (!isSettled(gap.mark) && gap.pack?.refusal)
     return { ...at, what: 'read', words: `Read the ${name} with a known pack in.`, detail: gap.pack.refusal.message };
-  if (gap.mark !== 'in' && gap.pack?.window) {
+  if (!isSettled(gap.mark) && gap.pack?.window) {
     const { min, max, ideal } = gap.pack.window;
     return {
       ...at,
@@ -247,7 +262,7 @@ function nextAction(shafts: readonly ShaftState[]): NextAction {
       detail: `${thouWords(min)} to ${thouWords(max)} lands inside; ${thouWords(gap.pack.fitted)} is in.`,
     };
   }
-  if (gap.mark !== 'in') return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: gap.verdict?.because ?? '' };
+  if (!isSettled(gap.mark)) return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: gap.verdict?.because ?? '' };
   const unlooked = open.checks.find((c) => c.mark !== 'in');
   if (unlooked) return { ...at, what: 'check', words: 'It is right. Look at what has no number.', detail: unlooked.station.name };
   return { ...at, what: 'done', words: `The ${name} is right, and its checks are done.`, detail: '' };

@@ -1,4 +1,4 @@
-import type { JobFacts, Limit, Shaft, Slot, Station } from '@elder-cog/contract';
+import type { Acceptance, JobFacts, Limit, Shaft, Slot, Station } from '@elder-cog/contract';
 import {
   coverageFactor,
   gapFromSizes,
@@ -21,9 +21,9 @@ import {
   type Sum,
   type Verdict,
 } from '@elder-cog/core';
-import { changesBetween, packTotal, readingsOf, type BuildNow } from './builds.ts';
+import { changesBetween, packTotal, readingsOf, rowsOf, type BuildNow } from './builds.ts';
 import { graphOf } from './graph.ts';
-import { asInstrument, poolEntries, readingValue, type ReadingValue } from './readingValue.ts';
+import { asInstrument, poolEntries, readingValue, type MethodReading, type Pooled, type ReadingValue } from './readingValue.ts';
 
 export interface LimitState {
   readonly limits: Limits;
@@ -40,6 +40,13 @@ export interface KeptReading {
   readonly keptAs: string;
 }
 
+/** A reading taken back: kept, and struck through. */
+export interface StruckReading {
+  readonly id: string;
+  readonly text: string;
+  readonly why: string;
+}
+
 /** What one build read, and what had been said of it beforehand. */
 export interface LadderRow {
   readonly build: BuildNow;
@@ -47,6 +54,8 @@ export interface LadderRow {
   readonly pack: Length;
   readonly readings: readonly KeptReading[];
   readonly reading: Reading | null;
+  readonly methods: readonly MethodReading[];
+  readonly disagree: Pooled['disagree'];
   readonly U: number | null;
   readonly mark: MarkKind;
   readonly said: Length | null;
@@ -73,9 +82,15 @@ export interface GapState {
     readonly range: Length | null;
     readonly because: string | null;
     readonly kept: readonly KeptReading[];
+    /** what was read on this build and taken back since, with why */
+    readonly struck: readonly StruckReading[];
+    /** each method by itself, where two were used on this build */
+    readonly methods: readonly MethodReading[];
+    readonly disagree: Pooled['disagree'];
   };
   readonly verdict: Verdict | null;
   readonly mark: MarkKind;
+  readonly accepted: Acceptance | null;
   readonly pack: PackQuestionState | null;
   readonly ladder: readonly LadderRow[];
   readonly lessons: readonly Lesson[];
@@ -101,7 +116,9 @@ export const cleanAim = (aim: Station['aim']): Aim => ({
 });
 
 export function limitInUse(facts: JobFacts, stationId: string): LimitState | null {
-  const fact = facts.limits.filter((l) => l.stationId === stationId && l.inUse).at(-1);
+  const fact = rowsOf(facts, stationId)
+    .limits.filter((l) => l.inUse)
+    .at(-1);
   return fact ? { fact, limits: { ...(fact.min === null ? {} : { min: fact.min }), ...(fact.max === null ? {} : { max: fact.max }) } } : null;
 }
 
@@ -141,8 +158,8 @@ export function gapState(
 
   const readings = readingsOf(facts, station.id, gone);
   const rows = ladderOf({ builds, slots, adjuster, sense, readings, current, judge });
-  const now = nowOf(rows, slots, sense);
-  const judged = now.kind === 'read' && now.reading ? judge(now.reading, now.range) : null;
+  const now = { ...nowOf(rows, slots, sense), struck: current ? struckOn(facts, station.id, current.build.id, gone) : [] };
+  const judged = now.kind === 'read' && now.reading && !now.disagree ? judge(now.reading, now.range) : null;
   const proved = adjuster ? provedBy(rows, adjuster, sense) : null;
   const pack =
     adjuster && current
@@ -155,7 +172,8 @@ export function gapState(
     limits,
     now,
     verdict: judged,
-    mark: now.kind === 'read' ? (limits ? markOf(judged) : 'cannotTell') : now.kind === 'stale' ? 'stale' : 'unmeasured',
+    mark: now.kind === 'read' ? (limits && !now.disagree ? markOf(judged) : 'cannotTell') : now.kind === 'stale' ? 'stale' : 'unmeasured',
+    accepted: null,
     pack,
     ladder: rows,
     lessons: lessonsOf(rows, proved, adjuster),
@@ -185,9 +203,15 @@ interface LadderQuestion {
 
 function ladderOf({ builds, slots, adjuster, sense, readings, current, judge }: LadderQuestion): LadderRow[] {
   const rows: LadderRow[] = [];
+  const byBuild = new Map<string | null, (typeof readings)[number][]>();
+  for (const reading of readings) {
+    const of = byBuild.get(reading.buildId);
+    if (of) of.push(reading);
+    else byBuild.set(reading.buildId, [reading]);
+  }
   for (const build of builds) {
     const pack = packTotal(adjuster ? build.fitted.get(adjuster.id)?.leaves : null);
-    const mine = readings.filter((r) => r.buildId === build.build.id);
+    const mine = byBuild.get(build.build.id) ?? [];
     const kept = mine.map((r): KeptReading => {
       const valued = readingValue(r.raw, { sense, pack });
       return {
@@ -208,15 +232,17 @@ function ladderOf({ builds, slots, adjuster, sense, readings, current, judge }: 
     const said = known !== null && moved !== null ? nanometres(known + sense * moved) : null;
     const isNow = build === current;
     const stale = current && !isNow ? changesBetween(build, current, slots).filter((c) => c.slot.kind !== 'adjuster') : [];
-    const judged = pooled ? judge(pooled.reading, pooled.range) : null;
+    const judged = pooled && !pooled.disagree ? judge(pooled.reading, pooled.range) : null;
     rows.push({
       build,
       stage: stageWords(build, slots),
       pack,
       readings: kept,
       reading: pooled?.reading ?? null,
+      methods: pooled?.methods ?? [],
+      disagree: pooled?.disagree ?? null,
       U: expandedU(pooled?.reading ?? null),
-      mark: pooled === null ? 'unmeasured' : stale.length > 0 ? 'stale' : markOf(judged),
+      mark: pooled === null ? 'unmeasured' : stale.length > 0 ? 'stale' : pooled.disagree ? 'cannotTell' : markOf(judged),
       said,
       residual: said !== null && pooled?.reading.kind === 'estimate' ? nanometres(pooled.reading.value - said) : null,
       staleBecause: stale.length > 0 ? stale.map((c) => c.words).join(', ') : null,
@@ -227,14 +253,26 @@ function ladderOf({ builds, slots, adjuster, sense, readings, current, judge }: 
 }
 
 /** What speaks for the gap as it is now: a reading of this build, a forecast over a changed pack, or nothing fresh. */
-function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], sense: Sense): GapState['now'] {
-  const none = { kind: 'none' as const, reading: null, U: null, values: [], range: null, because: null, kept: [] };
+function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], sense: Sense): Omit<GapState['now'], 'struck'> {
+  const alone = { methods: [], disagree: null };
+  const none = { kind: 'none' as const, reading: null, U: null, values: [], range: null, because: null, kept: [], ...alone };
   const current = rows[rows.length - 1];
   if (!current) return none;
   if (current.reading) {
     const values = current.readings.flatMap((k) => k.value?.values ?? []);
     const range = values.length > 1 ? nanometres(Math.max(...values) - Math.min(...values)) : null;
-    return { kind: 'read', reading: current.reading, U: current.U, values, range, because: null, kept: current.readings };
+    const { methods, disagree } = current;
+    return {
+      kind: 'read',
+      reading: current.reading,
+      U: current.U,
+      values,
+      range,
+      because: disagreeWords(current),
+      kept: current.readings,
+      methods,
+      disagree,
+    };
   }
   const last = [...rows].reverse().find((row) => row.reading !== null);
   if (!last?.reading) return none;
@@ -246,20 +284,27 @@ function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], sense: Sense)
       U: last.U,
       values: last.readings.flatMap((k) => k.value?.values ?? []),
       range: null,
-      because: null,
+      because: disagreeWords(last),
       kept: last.readings,
+      methods: last.methods,
+      disagree: last.disagree,
     };
   const spoiling = changes.filter((c) => c.thicker === null);
   const about = `build ${last.build.number}`;
-  if (spoiling.length > 0 || sense === 0 || last.reading.kind !== 'estimate') {
+  if (spoiling.length > 0 || sense === 0 || last.reading.kind !== 'estimate' || last.disagree) {
     return {
       kind: 'stale',
       reading: last.reading,
       U: last.U,
       values: [],
       range: null,
-      because: spoiling.length > 0 ? spoiling.map((c) => c.words).join(', ') : `read on ${about}, before the pack changed`,
+      because: last.disagree
+        ? disagreeWords(last)
+        : spoiling.length > 0
+          ? spoiling.map((c) => c.words).join(', ')
+          : `read on ${about}, before the pack changed`,
       kept: last.readings,
+      ...alone,
     };
   }
   const moved = changes.reduce((sum, c) => sum + sense * (c.thicker ?? 0), 0);
@@ -271,7 +316,21 @@ function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], sense: Sense)
     range: null,
     because: `reckoned from ${about}`,
     kept: last.readings,
+    ...alone,
   };
+}
+
+/** "Dial 24.0, feelers 26.5 thou: they may differ by 1.0": both stand. */
+function disagreeWords({ methods, disagree }: LadderRow): string | null {
+  if (!disagree) return null;
+  const each = methods.map(({ name, reading }) => `${name.split(',')[0]?.toLowerCase() ?? ''} ${thou(reading.value)}`).join(', ');
+  return `Two methods disagree: ${each} thou, and they may differ by ${thou(disagree.allowed)}. Both stand: find out why before fitting anything.`;
+}
+
+function struckOn(facts: JobFacts, stationId: string, buildId: string, gone: ReadonlySet<string>): StruckReading[] {
+  return facts.readings
+    .filter((r) => r.stationId === stationId && r.buildId === buildId && gone.has(r.id))
+    .map((r) => ({ id: r.id, text: r.raw.text, why: facts.withdrawals.findLast((w) => w.ofId === r.id)?.why ?? '' }));
 }
 
 /** The latest pair of readings between which only the pack changed. */
@@ -314,13 +373,13 @@ function packQuestion({
   fitted: Length;
   known: boolean;
   proved: PackQuestionState['proved'];
-  now: GapState['now'];
+  now: Omit<GapState['now'], 'struck'>;
   limits: LimitState | null;
   aim: Aim;
 }): PackQuestionState {
   const base = { slot, sense, fitted, proved };
   if (!known) return { ...base, window: null, refusal: { code: 'noPack', message: 'Say what pack is in now: “none” is an answer.' }, sum: [] };
-  if (!limits || !now.reading || now.kind === 'stale') return { ...base, window: null, refusal: null, sum: [] };
+  if (!limits || !now.reading || now.kind === 'stale' || now.disagree) return { ...base, window: null, refusal: null, sum: [] };
   const question = { fittedPack: fitted, measured: now.reading, limits: limits.limits, aim, sense };
   try {
     return { ...base, window: packWindow(question), refusal: null, sum: packWindowSum(question) };

@@ -1,5 +1,6 @@
 import type { RawReading } from '@elder-cog/contract';
 import {
+  combineMethods,
   coverShim,
   gapUnderSpacer,
   INSTRUMENTS,
@@ -35,8 +36,8 @@ const NO_GASKET = { free: ZERO, crushed: ZERO, during: 'clamped' } as const;
 /** exactOptionalPropertyTypes: an instrument from the contract may carry undefined where the core wants nothing. */
 export function asInstrument(raw: RawReading['instrument']): Instrument {
   if (!raw) return INSTRUMENTS.dialThou;
-  const { divisions, direction, ...rest } = raw;
-  return { ...rest, ...(divisions === undefined ? {} : { divisions }), ...(direction === undefined ? {} : { direction }) };
+  if (!Object.values(raw).includes(undefined)) return raw as Instrument;
+  return Object.fromEntries(Object.entries(raw).filter(([, value]) => value !== undefined)) as unknown as Instrument;
 }
 
 /**
@@ -105,21 +106,57 @@ function mirrored(reading: Reading, pack: Length): Reading {
   return { kind: reading.kind === 'atLeast' ? 'atMost' : 'atLeast', value };
 }
 
-/** Several entries of one build as one reading. A single bound stands by itself until there is something better. */
-export function poolEntries(
-  entries: readonly { readonly value: ReadingValue; readonly instrument: Instrument; readonly method: string }[],
-): { reading: Reading; values: readonly Length[]; range: Length | null } | null {
+/** What one method, with one instrument, came to. */
+export interface MethodReading {
+  readonly name: string;
+  readonly reading: Reading;
+}
+
+export interface Pooled {
+  readonly reading: Reading;
+  readonly values: readonly Length[];
+  readonly range: Length | null;
+  /** each method by itself, where there are two or more */
+  readonly methods: readonly MethodReading[];
+  /** they differ by more than their doubts allow: both stand, and nothing is averaged away */
+  readonly disagree: { readonly difference: Length; readonly allowed: Length } | null;
+}
+
+type Entry = { readonly value: ReadingValue; readonly instrument: Instrument; readonly method: string };
+
+/**
+ * Several entries of one build as one reading. One method's are pooled; two methods that agree are weighed together; where they do
+ * not, the last stands and the difference is said. A single bound stands by itself until there is something better.
+ */
+export function poolEntries(entries: readonly Entry[]): Pooled | null {
   const good = entries.filter((e) => !e.value.drifted);
   const last = good[good.length - 1];
   if (!last) return null;
+  const alone = { values: [], range: null, methods: [], disagree: null };
+  if (last.value.reading.kind !== 'estimate') return { ...alone, reading: last.value.reading };
   const estimates = good.filter((e) => e.value.reading.kind === 'estimate');
-  const bestBound = last.value.reading.kind === 'estimate' ? null : last.value.reading;
-  if (estimates.length === 0 || bestBound) return { reading: bestBound ?? last.value.reading, values: [], range: null };
-  const sameMethod = estimates.filter((e) => e.method === last.method && e.instrument.name === last.instrument.name);
-  const values = sameMethod.flatMap((e) => e.value.values);
-  if (values.length <= 1 || last.method === 'feelers' || last.method === 'depths')
-    return { reading: last.value.reading, values, range: values.length > 1 ? rangeOf(values) : null };
-  return { reading: poolReadings(values, last.instrument), values, range: rangeOf(values) };
+  const keyOf = (e: Entry): string => `${e.method} ${e.instrument.name}`;
+  const keys = [...new Set(estimates.map(keyOf))].sort((a, b) => Number(a === keyOf(last)) - Number(b === keyOf(last)));
+  const methods = keys.map((key) => oneMethod(estimates.filter((e) => keyOf(e) === key)));
+  const mine = methods[methods.length - 1];
+  if (!mine) return null;
+  const single = { reading: mine.reading, values: mine.values, range: mine.range };
+  if (methods.length === 1) return { ...single, methods: [], disagree: null };
+  const combined = combineMethods(methods.map((m) => m.reading).filter((r) => r.kind === 'estimate'));
+  const named = methods.map(({ name, reading }) => ({ name, reading }));
+  return combined.agree
+    ? { ...single, reading: combined.reading, methods: named, disagree: null }
+    : { ...single, methods: named, disagree: { difference: combined.difference, allowed: combined.allowed } };
+}
+
+/** One method's readings of one build: all of them, but feelers and depths, whose last try is the one that counts. */
+function oneMethod(entries: readonly Entry[]): MethodReading & { readonly values: readonly Length[]; readonly range: Length | null } {
+  const last = entries[entries.length - 1] as Entry;
+  const values = entries.flatMap((e) => e.value.values);
+  const range = values.length > 1 ? rangeOf(values) : null;
+  const isTried = last.method === 'feelers' || last.method === 'depths';
+  const reading = values.length <= 1 || isTried ? last.value.reading : poolReadings(values, last.instrument);
+  return { name: last.instrument.name, reading, values, range };
 }
 
 const rangeOf = (values: readonly Length[]): Length => nanometres(Math.max(...values) - Math.min(...values));

@@ -1,5 +1,6 @@
 import type { JobFacts, JobSummary } from '@elder-cog/contract';
 import { derive, worstMark, type JobState } from './derive.ts';
+import { byTime } from './builds.ts';
 
 /** How far along a job is, as one of eight stages: strip, clean, measure, reckon, shim, dry build, final, run in. */
 function howFar(facts: JobFacts, state: JobState): number {
@@ -15,7 +16,7 @@ function howFar(facts: JobFacts, state: JobState): number {
 export function summary(facts: JobFacts): JobSummary {
   const state = derive(facts);
   const stamps = [...facts.readings.map((r) => ({ at: r.takenAt, who: r.who })), ...facts.builds.map((b) => ({ at: b.at, who: b.who }))].sort(
-    (a, b) => b.at.localeCompare(a.at),
+    (a, b) => byTime(b.at, a.at),
   );
   const gaps = state.shafts.flatMap((s) =>
     s.gaps.map((g) => ({

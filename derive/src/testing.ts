@@ -1,4 +1,4 @@
-import { newShaft, type Build, type FitLeaf, type JobFacts, type Station } from '@elder-cog/contract';
+import { emptyWearBook, newShaft, type Build, type FitLeaf, type JobFacts, type Station } from '@elder-cog/contract';
 import { INSTRUMENTS, nanometres, parseLimits, thou, type Instrument, type Length, type Place, type TemplateName } from '@elder-cog/core';
 
 /** A job made step by step, for tests: one shaft, with ids that say what they are. */
@@ -34,7 +34,8 @@ export class Story {
     const read = limits === null ? null : parseLimits(limits, 'thou');
     this.facts = {
       job: { id: jobId, revision: 1, machine: 'Test machine', year: '', note: '', createdAt: '2026-01-01T00:00:00.000Z', archivedAt: null },
-      assemblies: [{ id: assemblyId, revision: 1, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null }],
+      ...emptyWearBook(),
+      assemblies: [{ id: assemblyId, revision: 1, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false }],
       shafts: [{ ...shaft.shaft, revision: 1 }],
       parts: shaft.parts.map((p) => ({ ...p, revision: 1 })),
       features: shaft.features.map((f) => ({ ...f, revision: 1, size: null })),
@@ -53,6 +54,9 @@ export class Story {
               unit: 'thou',
               source: 'manual',
               pageOrWhom: '',
+              saidAt: '',
+              working: '',
+              specId: null,
               inUse: true,
             },
           ]
@@ -60,6 +64,7 @@ export class Story {
       builds: [],
       readings: [],
       withdrawals: [],
+      specs: [],
     };
   }
 
@@ -143,6 +148,9 @@ export class Story {
       unit: 'thou',
       source: 'manual',
       pageOrWhom: '',
+      saidAt: '',
+      working: '',
+      specId: null,
       inUse: true,
     });
     return { bore, journal };

@@ -1,13 +1,15 @@
-import type { JobFacts, ReadingFact, Station } from '@elder-cog/contract';
+import type { Acceptance, Decision, Inspection, JobFacts, ReadingFact, Station } from '@elder-cog/contract';
 import {
-  boreSurvey,
-  boreSurveySum,
   estimate,
-  journalSurvey,
-  journalSurveySum,
+  featureSurvey,
+  featureSurveySum,
+  FEATURES,
   runningClearance,
   runningClearanceSum,
+  thrustSurvey,
+  thrustSurveySum,
   verdict,
+  type FeatureKindName,
   type Length,
   type MarkKind,
   type RunningClearance,
@@ -18,21 +20,32 @@ import {
 } from '@elder-cog/core';
 import { readingsOf } from './builds.ts';
 import { limitInUse, markOf, type LimitState } from './gap.ts';
+import { acceptanceOf, inspectionOf } from './inspections.ts';
 import { asInstrument, readingValue } from './readingValue.ts';
 
-/** One bore or journal: its readings by place, and what they come to. */
+/** One thing measured on a part: its readings by place, and what they come to. */
 export interface FeatureState {
   readonly station: Station;
+  readonly kind: FeatureKindName;
   readonly limits: LimitState | null;
   readonly places: readonly (SurveyStation & { readonly ids: readonly string[] })[];
   readonly survey: Survey | null;
-  /** what is judged: a bore's largest, a journal's smallest */
+  /** what is judged: the largest of a bore, the smallest of a journal, as its kind has it */
   readonly now: Length | null;
   readonly verdict: Verdict | null;
   readonly mark: MarkKind;
+  /** out on the worn side or the other, in the word of its kind */
+  readonly word: string | null;
+  readonly accepted: Acceptance | null;
+  /** the last time it was looked at, and what was decided */
+  readonly inspection: Inspection | null;
+  readonly decision: Decision | null;
   readonly unit: 'thou' | 'mm' | 'in' | 'um';
   readonly sum: Sum;
 }
+
+/** A bush with its journal, rather than one thing by itself. */
+export const isPair = (row: FeatureState | PairState): row is PairState => 'clearance' in row;
 
 export interface PairState {
   readonly station: Station;
@@ -42,25 +55,39 @@ export interface PairState {
   readonly clearance: RunningClearance | null;
   readonly verdict: Verdict | null;
   readonly mark: MarkKind;
+  readonly accepted: Acceptance | null;
   readonly sum: Sum;
 }
 
-function placesOf(readings: readonly ReadingFact[]): (SurveyStation & { ids: string[] })[] {
+function placesOf(kind: FeatureKindName, readings: readonly ReadingFact[]): (SurveyStation & { ids: string[] })[] {
   const places = new Map<string, { at: string; readings: Length[]; ids: string[] }>();
+  const isSize = (size: Length): boolean => size > 0 || (size === 0 && FEATURES[kind].mayBeNothing);
   for (const r of readings) {
     const at = r.raw.at ?? '';
     const place = places.get(at) ?? { at, readings: [], ids: [] };
     const valued = readingValue(r.raw, { sense: 0, pack: 0 as Length });
-    if ('ok' in valued) place.readings.push(...valued.ok.values);
+    if ('ok' in valued) {
+      const { values, reading } = valued.ok;
+      // feelers either side of a float give its middle
+      const found = values.length === 0 && reading.kind === 'estimate' ? [reading.value] : values;
+      place.readings.push(...found.filter(isSize));
+    }
     place.ids.push(r.id);
     places.set(at, place);
   }
   return [...places.values()].filter((p) => p.readings.length > 0);
 }
 
-export function featureState(facts: JobFacts, station: Station, gone: ReadonlySet<string>): FeatureState {
+/** Marked accepted where it is out, or was never measured, and somebody has said why that will do. */
+export function markWith(mark: MarkKind, accepted: Acceptance | null): MarkKind {
+  if (!accepted) return mark;
+  const isOut = mark === 'tight' || mark === 'loose' || mark === 'cannotTell';
+  return accepted.kind === 'unmeasured' ? (mark === 'unmeasured' ? 'accepted' : mark) : isOut ? 'accepted' : mark;
+}
+
+export function featureState(facts: JobFacts, station: Station, kind: FeatureKindName, gone: ReadonlySet<string>): FeatureState {
   const readings = readingsOf(facts, station.id, gone);
-  const places = placesOf(readings);
+  const places = placesOf(kind, readings);
   const limits = limitInUse(facts, station.id);
   const last = readings[readings.length - 1]?.raw.instrument ?? station.instrument;
   const instrument = asInstrument(last);
@@ -68,30 +95,48 @@ export function featureState(facts: JobFacts, station: Station, gone: ReadonlySe
     ...(station.newSize === null ? {} : { new: station.newSize }),
     u: Math.hypot(instrument.priorS, instrument.resolution / Math.sqrt(12), instrument.calibrationU),
   };
-  const isBore = station.subject === 'bore';
-  const survey = places.length === 0 ? null : isBore ? boreSurvey(places, options) : journalSurvey(places, options);
-  const now = survey ? (isBore ? survey.largest : survey.smallest) : null;
+  const { judgedBy, worn, over } = FEATURES[kind];
+  const survey = places.length === 0 ? null : surveyOf(kind, places, options);
+  const now = survey ? (judgedBy === 'largest' ? survey.largest : survey.smallest) : null;
   // a big bore is loose; so is a small journal
   const judged =
     now !== null && survey && limits
-      ? verdict(estimate(now, survey.u), limits.limits, { moreIs: isBore ? 'loose' : 'tight', rule: station.rule })
+      ? verdict(estimate(now, survey.u), limits.limits, { moreIs: judgedBy === 'largest' ? 'loose' : 'tight', rule: station.rule })
       : null;
+  const accepted = acceptanceOf(facts, station.id, now, limits?.limits ?? null, 2 * (survey?.u ?? 0));
+  const inspection = inspectionOf(facts, station);
   return {
     station,
+    kind,
     limits,
     places,
     survey,
     now,
     verdict: judged,
-    mark: now === null ? 'unmeasured' : limits ? markOf(judged) : 'in',
+    mark: markWith(now === null ? 'unmeasured' : limits ? markOf(judged) : 'in', accepted),
+    word: judged?.place === 'loose' ? worn : judged?.place === 'tight' ? over : null,
+    accepted,
+    inspection,
+    decision: inspection?.decision ?? null,
     unit: last?.unit ?? 'in',
-    sum: places.length === 0 ? [] : isBore ? boreSurveySum(places, options) : journalSurveySum(places, options),
+    sum: places.length === 0 ? [] : sumOf(kind, places, options),
   };
 }
 
+const sumOf = (kind: FeatureKindName, places: readonly SurveyStation[], options: { new?: Length; u: number }): Sum =>
+  kind === 'thickness'
+    ? thrustSurveySum({ points: places.flatMap((p) => p.readings), ...(options.new === undefined ? {} : { new: options.new }) })
+    : featureSurveySum(kind, places, options);
+
+/** A washer's taper is its thickest less its thinnest, all round; another part's is along it. */
+function surveyOf(kind: FeatureKindName, places: readonly SurveyStation[], options: { new?: Length; u: number }): Survey {
+  const survey = featureSurvey(kind, places, options);
+  return kind === 'thickness' ? { ...survey, taper: thrustSurvey({ points: places.flatMap((p) => p.readings) }).taper } : survey;
+}
+
 /** A journal in its bore. The greatest clearance must be under the maximum, and the least over the minimum. */
-export function pairState(facts: JobFacts, station: Station, features: readonly FeatureState[]): PairState {
-  const find = (id: string | null): FeatureState | null => features.find((f) => f.station.id === id) ?? null;
+export function pairState(facts: JobFacts, station: Station, features: ReadonlyMap<string, FeatureState>): PairState {
+  const find = (id: string | null): FeatureState | null => (id === null ? null : (features.get(id) ?? null));
   const bore = find(station.boreId);
   const journal = find(station.journalId);
   const limits = limitInUse(facts, station.id);
@@ -99,6 +144,7 @@ export function pairState(facts: JobFacts, station: Station, features: readonly 
   const greatest = clearance && limits ? verdict(estimate(clearance.greatest, clearance.u), limits.limits, { rule: station.rule }) : null;
   const least = clearance && limits ? verdict(estimate(clearance.least, clearance.u), limits.limits, { rule: station.rule }) : null;
   const judged = greatest?.place === 'in' && least?.place === 'tight' ? least : greatest;
+  const accepted = acceptanceOf(facts, station.id, clearance?.greatest ?? null, limits?.limits ?? null, 2 * (clearance?.u ?? 0));
   return {
     station,
     limits,
@@ -106,7 +152,8 @@ export function pairState(facts: JobFacts, station: Station, features: readonly 
     journal,
     clearance,
     verdict: judged,
-    mark: clearance === null ? 'unmeasured' : limits ? markOf(judged) : 'cannotTell',
+    mark: markWith(clearance === null ? 'unmeasured' : limits ? markOf(judged) : 'cannotTell', accepted),
+    accepted,
     sum: bore?.survey && journal?.survey ? runningClearanceSum(bore.survey, journal.survey) : [],
   };
 }

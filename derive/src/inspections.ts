@@ -1,0 +1,92 @@
+import type { Acceptance, Inspection, JobFacts, MatchedSet, Station } from '@elder-cog/contract';
+import type { Length, Limits } from '@elder-cog/core';
+import { plainName } from './plainName.ts';
+import { byTime, rowsOf, withdrawnIds } from './builds.ts';
+import { remembered } from './remember.ts';
+
+/** An inspection is of a row of the Wear book, or of a part by its name. */
+const keyOf = ({ stationId, part }: Pick<Inspection, 'stationId' | 'part'>): string => stationId ?? plainName(part);
+
+/** Inspections that stand, by what they are of, oldest first. */
+const inspectionsByPart = remembered(
+  (facts) => [facts.inspections, facts.withdrawals],
+  (facts): ReadonlyMap<string, readonly Inspection[]> => {
+    const gone = withdrawnIds(facts);
+    const byPart = new Map<string, Inspection[]>();
+    for (const each of [...facts.inspections].sort((a, b) => byTime(a.at, b.at))) {
+      if (gone.has(each.id)) continue;
+      const of = byPart.get(keyOf(each));
+      if (of) of.push(each);
+      else byPart.set(keyOf(each), [each]);
+    }
+    return byPart;
+  },
+);
+
+/** The last time a row of the Wear book was looked at. */
+export const inspectionOf = (facts: JobFacts, station: Station): Inspection | null => inspectionsByPart(facts).get(station.id)?.at(-1) ?? null;
+
+/** One part with all that was ever decided of it. */
+export interface InspectedPart {
+  readonly key: string;
+  readonly part: string;
+  readonly history: readonly Inspection[];
+  readonly last: Inspection;
+  /** passed before it was clean: look again */
+  readonly lookAgain: boolean;
+}
+
+const PASSED: ReadonlySet<string> = new Set(['reuse', 'dress']);
+
+export const inspectedParts = (facts: JobFacts): InspectedPart[] =>
+  [...inspectionsByPart(facts)].flatMap(([key, history]) => {
+    const last = history.at(-1);
+    return last ? [{ key, part: last.part, history, last, lookAgain: !last.cleaned && PASSED.has(last.decision) }] : [];
+  });
+
+/** A member of a matched set that does not stay, and those that go with it. */
+export interface MatchedWarning {
+  readonly set: MatchedSet;
+  readonly part: string;
+  readonly decision: string;
+  readonly others: readonly string[];
+}
+
+const GOES: ReadonlySet<string> = new Set(['make', 'replace', 'scrap']);
+
+/** Whenever one of a matched set is replaced, made anew or scrapped, the rest are in question. */
+export function matchedWarnings(facts: JobFacts): MatchedWarning[] {
+  const decided = new Map(inspectedParts(facts).map((p) => [plainName(p.part), p.last.decision]));
+  return facts.matchedSets
+    .filter((set) => !set.gone)
+    .flatMap((set) =>
+      set.members.flatMap((part) => {
+        const decision = decided.get(plainName(part));
+        return decision !== undefined && GOES.has(decision) ? [{ set, part, decision, others: set.members.filter((m) => m !== part) }] : [];
+      }),
+    );
+}
+
+/** Sets that a part belongs to. */
+export const setsWith = (facts: JobFacts, part: string): MatchedSet[] =>
+  facts.matchedSets.filter((set) => !set.gone && set.members.some((m) => plainName(m) === plainName(part)));
+
+const outBy = (value: Length, { min, max }: Limits): number => Math.max(min === undefined ? 0 : min - value, max === undefined ? 0 : value - max, 0);
+
+/**
+ * The acceptance that covers a station as it is now, if there is one: never measured and left so, or out by no more than when it was
+ * accepted, within what a reading can tell.
+ *
+ * @param allowed nanometres a later reading may be farther out by, and be the same
+ */
+export function acceptanceOf(facts: JobFacts, stationId: string, value: Length | null, limits: Limits | null, allowed: number): Acceptance | null {
+  const gone = withdrawnIds(facts);
+  const last = rowsOf(facts, stationId)
+    .acceptances.filter((a) => !gone.has(a.id))
+    .sort((a, b) => byTime(a.at, b.at))
+    .at(-1);
+  if (!last) return null;
+  if (last.kind === 'unmeasured') return value === null ? last : null;
+  if (value === null || last.value === null || limits === null) return null;
+  return outBy(value, limits) <= outBy(last.value, limits) + allowed ? last : null;
+}

@@ -1,0 +1,62 @@
+import type { JobFacts } from '@elder-cog/contract';
+import { formatLength } from '@elder-cog/core';
+import { byTime, buildsOfShaft, packTotal, withdrawnIds } from './builds.ts';
+import { derive } from './derive.ts';
+import { readingValue } from './readingValue.ts';
+
+/** One reading as a line of a spreadsheet. */
+export interface ReadingLine {
+  readonly taken: string;
+  readonly by: string;
+  readonly box: string;
+  readonly shaft: string;
+  readonly station: string;
+  readonly build: string;
+  readonly place: string;
+  readonly method: string;
+  readonly instrument: string;
+  readonly entry: string;
+  readonly kind: string;
+  readonly thou: string;
+  readonly mm: string;
+  readonly withdrawn: string;
+  readonly why: string;
+}
+
+/** Every reading of a job in the order taken, those taken back too, each as entered and as it reckons in both systems. */
+export function jobReadings(facts: JobFacts): ReadingLine[] {
+  const gone = withdrawnIds(facts);
+  const state = derive(facts);
+  return [...facts.readings]
+    .sort((a, b) => byTime(a.takenAt, b.takenAt))
+    .map((reading) => {
+      const station = facts.stations.find((s) => s.id === reading.stationId);
+      const shaft = facts.shafts.find((s) => s.id === station?.shaftId);
+      const box = facts.assemblies.find((a) => a.id === shaft?.assemblyId);
+      const gap = state.shafts.flatMap((s) => s.gaps).find((g) => g.station.id === reading.stationId);
+      const builds = shaft && box ? buildsOfShaft(facts, shaft.id, box.id) : [];
+      const build = builds.find((b) => b.build.id === reading.buildId);
+      const adjuster = facts.slots.find((s) => s.shaftId === shaft?.id && s.kind === 'adjuster');
+      const pack = packTotal(adjuster && build ? build.fitted.get(adjuster.id)?.leaves : null);
+      const valued = reading.raw.method === 'look' ? null : readingValue(reading.raw, { sense: gap?.pack?.sense ?? 0, pack });
+      const value = valued && 'ok' in valued ? valued.ok.reading : null;
+      const taken = facts.withdrawals.find((w) => w.ofId === reading.id);
+      return {
+        taken: reading.takenAt,
+        by: reading.who,
+        box: box?.name ?? '',
+        shaft: shaft?.name ?? '',
+        station: station?.name ?? '',
+        build: build ? String(build.number) : '',
+        place: reading.raw.at ?? '',
+        method: reading.raw.method,
+        instrument: reading.raw.instrument?.name ?? '',
+        entry: reading.raw.method === 'look' ? (reading.raw.answer ?? '') : reading.raw.text,
+        kind: value?.kind === 'atLeast' ? 'at least' : value?.kind === 'atMost' ? 'at most' : value ? 'reading' : '',
+        thou: value ? formatLength(value.value, 'thou', 3).replace('−', '-') : '',
+        mm: value ? formatLength(value.value, 'mm', 4).replace('−', '-') : '',
+        withdrawn: gone.has(reading.id) ? 'yes' : '',
+        why: gone.has(reading.id) ? (taken?.why ?? '') : '',
+      };
+    });
+}

@@ -1,0 +1,157 @@
+import type { JobFacts } from '@elder-cog/contract';
+import { describeLength, nanometres } from '@elder-cog/core';
+import { packWords, stateWords } from './builds.ts';
+
+/** One row a command wrote: what it was, and what it became. */
+export interface JournalEffect {
+  readonly table: string;
+  readonly id: string;
+  readonly before: Readonly<Record<string, unknown>> | null;
+  readonly after: Readonly<Record<string, unknown>> | null;
+}
+
+export interface JournalWords {
+  readonly words: string;
+  readonly from: string | null;
+  readonly to: string | null;
+}
+
+const text = (value: unknown): string => (typeof value === 'string' ? value : '');
+const plain = (words: string): JournalWords => ({ words, from: null, to: null });
+
+/** Where a limit comes from, as it is said. */
+export const SOURCE_WORDS: Readonly<Record<string, string>> = {
+  manual: 'manual',
+  drawing: 'drawing',
+  as_found: 'as found',
+  other_side: 'other side',
+  sister: 'sister machine',
+  standard: 'standard',
+  rule: 'rule of thumb',
+  reckoned: 'reckoned',
+  told: 'told',
+};
+
+/** What one command did, as it would be said across a bench. */
+export function journalWords(kind: string, effects: readonly JournalEffect[], facts: JobFacts): JournalWords {
+  const first = effects[0];
+  const row = first?.after ?? first?.before ?? {};
+  const stationName = (id: unknown): string => facts.stations.find((s) => s.id === id)?.name ?? 'a station that is gone';
+  switch (kind) {
+    case 'import':
+      return plain('Brought in from a file');
+    case 'undo':
+      return plain('Undone');
+    case 'job.create':
+      return plain(`New machine: ${text(row.machine)}`);
+    case 'assembly.create':
+      return plain(`New box: ${text(row.name)}`);
+    case 'shaft.create':
+      return plain(`New shaft: ${text(row.name)}`);
+    case 'stations.add':
+      return plain(`New to be measured: ${effects.map((e) => text(e.after?.name)).join(', ')}`);
+    case 'rows.add':
+      return plain(
+        `Brought in ${effects.filter((e) => e.table === 'station').length} rows and ${effects.filter((e) => e.table === 'reading').length} readings`,
+      );
+    case 'reading.keep':
+      return readingWords(row, stationName);
+    case 'build.add':
+      return plain(`Build: ${buildWords(row, facts)}`);
+    case 'assembly.change':
+      return plain(`${text(row.name)}: ${row.cameApart === true ? 'came already apart' : 'stripped here'}`);
+    case 'strip.add':
+      return plain(`Came off: ${text(row.part)}${text(row.text) === '' ? '' : ` (${text(row.text)})`}`);
+    case 'inspect':
+      return plain(`Looked at ${text(row.part)}: ${text(row.decision)}${text(row.reason) === '' ? '' : `, because ${text(row.reason)}`}`);
+    case 'accept':
+      return plain(
+        `${stationName(row.stationId)} ${row.kind === 'outside' ? 'accepted outside its limits' : 'left unmeasured'}: ${text(row.reason)}`,
+      );
+    case 'photo.add':
+      return plain(`Photo${text(row.caption) === '' ? '' : `: ${text(row.caption)}`}`);
+    case 'lookAlike.add':
+      return plain(
+        `Look-alikes: ${text((row.a as { name?: string } | undefined)?.name)} and ${text((row.b as { name?: string } | undefined)?.name)}`,
+      );
+    case 'matchedSet.add':
+      return plain(`Matched set: ${(row.members as string[] | undefined)?.join(', ') ?? ''}`);
+    case 'openItem.raise':
+      return plain(`Left open: ${text(row.text)}`);
+    case 'openItem.change':
+      return plain(
+        `${row.state === 'closed' ? 'Closed' : row.state === 'accepted' ? 'Accepted' : 'Open again'}: ${text(row.text)}${text(row.reason) === '' ? '' : `, ${text(row.reason)}`}`,
+      );
+    case 'withdraw':
+      return plain(`Took back ${withdrawnWords(row, facts)}`);
+    case 'limit.set':
+    case 'limit.use':
+    case 'spec.copy':
+      return limitWords(effects, stationName);
+    case 'specs.add':
+      return plain(
+        `Spec sheet: ${effects.length} ${effects.length === 1 ? 'line' : 'lines'}, ${SOURCE_WORDS[text(row.source)] ?? ''} ${text(row.pageOrWhom)}`.trim(),
+      );
+    default:
+      return { words: `Changed: ${nameOf(row)}`, ...difference(first) };
+  }
+}
+
+const nameOf = (row: Readonly<Record<string, unknown>>): string => text(row.name) || text(row.machine) || text(row.role) || 'a setting';
+
+function readingWords(row: Readonly<Record<string, unknown>>, stationName: (id: unknown) => string): JournalWords {
+  const raw = (row.raw ?? {}) as { text?: string; answer?: string; method?: string; at?: string };
+  if (raw.method === 'size') return plain(`${stationName(row.stationId)}${raw.at ? `, ${raw.at}` : ''}: ${raw.text ?? ''}`);
+  const entry = raw.method === 'look' ? (raw.answer === 'notLooked' ? 'not looked' : (raw.answer ?? '')) : (raw.text ?? '');
+  const keptAs = text((row.keptAs as { words?: string } | undefined)?.words);
+  return plain(`${stationName(row.stationId)}: ${entry}${keptAs !== '' && keptAs !== entry ? `, kept as ${keptAs}` : ''}`);
+}
+
+function buildWords(row: Readonly<Record<string, unknown>>, facts: JobFacts): string {
+  const fits = (row.fits ?? []) as JobFacts['builds'][number]['fits'];
+  const said = fits.map((fit) => {
+    const slot = facts.slots.find((s) => s.id === fit.slotId);
+    if (fit.state === null || !slot) return `${slot?.name.toLowerCase() ?? 'pack'} ${packWords(fit.leaves)}`;
+    return stateWords(slot, fit.state);
+  });
+  return said.length === 0 ? 'as it stood' : said.join(', ');
+}
+
+function withdrawnWords(row: Readonly<Record<string, unknown>>, facts: JobFacts): string {
+  const why = text(row.why) === '' ? '' : `: ${text(row.why)}`;
+  const reading = facts.readings.find((r) => r.id === row.ofId);
+  if (reading) return `the reading ${reading.raw.text}${why}`;
+  const build = facts.builds.find((b) => b.id === row.ofId);
+  return `${build ? 'a build' : 'a withdrawal'}${why}`;
+}
+
+function limitWords(effects: readonly JournalEffect[], stationName: (id: unknown) => string): JournalWords {
+  const limits = effects.filter((e) => e.table === 'limit');
+  const old = limits.find((e) => e.before?.inUse === true && e.after?.inUse === false)?.before;
+  const now = limits.find((e) => e.after?.inUse === true)?.after ?? limits.at(-1)?.after ?? {};
+  const said = (limit: Readonly<Record<string, unknown>>): string =>
+    `${text(limit.written)} (${[SOURCE_WORDS[text(limit.source)], text(limit.pageOrWhom)].filter((w) => w).join(', ')})`;
+  return { words: `Limits of ${stationName(now.stationId)}: ${said(now)}`, from: old ? said(old) : null, to: old ? said(now) : null };
+}
+
+const SILENT = new Set(['revision', 'id', 'instrument', 'position']);
+
+/** The fields that changed, in a few words either side. */
+function difference(effect: JournalEffect | undefined): { from: string | null; to: string | null } {
+  const { before, after } = effect ?? {};
+  if (!before || !after) return { from: null, to: null };
+  const changed = Object.keys(after).filter((key) => !SILENT.has(key) && JSON.stringify(before[key]) !== JSON.stringify(after[key]));
+  if (changed.length === 0) return { from: null, to: null };
+  const say = (row: Readonly<Record<string, unknown>>): string => changed.map((key) => valueWords(key, row[key])).join(', ');
+  return { from: say(before), to: say(after) };
+}
+
+function valueWords(key: string, value: unknown): string {
+  if (value === null || value === undefined || value === '') return `no ${key}`;
+  if ((key === 'size' || key === 'newSize') && typeof value === 'number') return describeLength(nanometres(value), 'mm');
+  if (typeof value === 'object')
+    return Object.values(value as object)
+      .map(String)
+      .join(' ');
+  return String(value as string | number | boolean);
+}

@@ -1,0 +1,44 @@
+import type { JobFacts, LookAlike, Photo, StripEntry } from '@elder-cog/contract';
+import { plainName } from './plainName.ts';
+import { byTime, withdrawnIds } from './builds.ts';
+
+/** One line of the strip log, numbered in the order things came off. */
+export interface StripLine {
+  readonly number: number;
+  readonly entry: StripEntry;
+  /** look-alikes this part is one of */
+  readonly alike: readonly LookAlike[];
+}
+
+/** Photos of one thing that stand. */
+export const photosOf = (facts: JobFacts, ofId: string): Photo[] => facts.photos.filter((p) => p.ofId === ofId && !withdrawnIds(facts).has(p.id));
+
+/** Look-alikes a part is one of, by its name. */
+export const lookAlikesWith = (facts: JobFacts, part: string): LookAlike[] =>
+  facts.lookAlikes.filter((l) => !l.gone && (plainName(l.a.name) === plainName(part) || plainName(l.b.name) === plainName(part)));
+
+/** As it came apart: entries that stand, in order; one written again takes the place of what it mends. */
+export function stripLog(facts: JobFacts, assemblyId: string): StripLine[] {
+  const gone = withdrawnIds(facts);
+  const standing = facts.strip.filter((e) => e.assemblyId === assemblyId && !gone.has(e.id));
+  const mended = new Map(standing.filter((e) => e.supersedes !== null).map((e) => [e.supersedes, e]));
+  const latest = (entry: StripEntry): StripEntry => {
+    const next = mended.get(entry.id);
+    return next ? latest(next) : entry;
+  };
+  const ids = new Set(standing.map((e) => e.id));
+  return standing
+    .filter((e) => e.supersedes === null || !ids.has(e.supersedes))
+    .sort((a, b) => byTime(a.at, b.at))
+    .map(latest)
+    .map((entry, i) => ({ number: i + 1, entry, alike: lookAlikesWith(facts, entry.part) }));
+}
+
+/** Holes of a bolt map whose bolt is not as most are, by hole. */
+export function oddBolts(holes: NonNullable<StripEntry['bolts']>['holes']): ReadonlySet<number> {
+  const kindOf = (h: (typeof holes)[number]): string => [h.length, h.thread, h.hand, h.washer, h.dressing, h.sealant].join('|');
+  const counts = new Map<string, number>();
+  for (const hole of holes) counts.set(kindOf(hole), (counts.get(kindOf(hole)) ?? 0) + 1);
+  const most = Math.max(...counts.values());
+  return counts.size < 2 ? new Set() : new Set(holes.filter((h) => (counts.get(kindOf(h)) ?? 0) < most).map((h) => h.hole));
+}

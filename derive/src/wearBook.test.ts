@@ -1,0 +1,240 @@
+import { describe, expect, it } from '@jest/globals';
+import { newRow, stripEntryOf, type Acceptance, type Decision, type StripEntry } from '@elder-cog/contract';
+import { FEATURE_KINDS, FEATURES, mm, readStripLine, thou, type FeatureKindName, type Length } from '@elder-cog/core';
+import { derive, inspectedParts, limitOffers, lookAlikesWith, matchedWarnings, oddBolts, photosOf, plainName, setsWith, stripLog } from './index.ts';
+import { Story } from './testing.ts';
+
+const AT = '2026-02-01T10:00:00.000Z';
+
+/** A job with one row of a kind, its limit and its readings. */
+function measured(kind: FeatureKindName, limit: { min?: number; max?: number } | null, ...readings: readonly string[]) {
+  const story = new Story();
+  const shaftId = story.facts.shafts[0]?.id ?? '';
+  const row = newRow({ shaftId, kind, name: 'Front part', unit: 'mm', position: 100, newId: () => story.id() });
+  story.facts.stations.push({ ...row, revision: 1 });
+  if (limit)
+    story.facts.limits.push({
+      id: story.id(),
+      revision: 1,
+      stationId: row.id,
+      min: limit.min === undefined ? null : mm(limit.min),
+      max: limit.max === undefined ? null : mm(limit.max),
+      written: 'as printed',
+      unit: 'mm',
+      source: 'manual',
+      pageOrWhom: '',
+      saidAt: '',
+      working: '',
+      specId: null,
+      inUse: true,
+    });
+  readings.forEach((text, i) => story.size(row.id, FEATURES[kind].places[i] ?? '', text, FEATURES[kind].instrument.mm));
+  const state = () => derive(story.facts).shafts[0]?.features.find((f) => f.station.id === row.id);
+  const accept = (how: Acceptance['kind'], value: Length | null): string => {
+    const id = story.id();
+    story.facts.acceptances.push({ id, stationId: row.id, kind: how, value, reason: 'it will do', who: '', at: AT });
+    return id;
+  };
+  return { story, row, state, accept };
+}
+
+describe('one kind of row for anything measured', () => {
+  it.each(FEATURE_KINDS)('%s: what is worn past its limit is out, in the word of its kind', (kind) => {
+    const { judgedBy, worn, over } = FEATURES[kind];
+    const isLargest = judgedBy === 'largest';
+    const { state } = measured(kind, isLargest ? { min: 9.5, max: 9.9 } : { min: 10.1, max: 10.9 }, '10.00 mm');
+    expect(state()).toMatchObject({ mark: 'loose', word: worn, now: mm(10), decision: null });
+    expect(measured(kind, isLargest ? { min: 10.1, max: 10.9 } : { min: 9.5, max: 9.9 }, '10.00 mm').state()).toMatchObject({
+      mark: 'tight',
+      word: over,
+    });
+  });
+  it('a washer tapers from its thickest to its thinnest, wherever they stand', () => {
+    const { state } = measured('thickness', { min: 2.8 }, '2.90', '2.84', '2.88');
+    expect(state()?.survey).toMatchObject({ taper: mm(0.06), smallest: mm(2.84) });
+    expect(state()?.sum.map((line) => line.label)).toEqual(['mean', 'thinnest', 'taper']);
+  });
+  it('a float of nothing is a reading; a bore of nothing is not', () => {
+    expect(measured('float', null, '0').state()?.now).toBe(0);
+    expect(measured('bore', null, '0').state()).toMatchObject({ now: null, mark: 'unmeasured' });
+  });
+  it('feelers either side of a float give its middle', () => expect(measured('float', null, 'goes 0.20 stops 0.30').state()?.now).toBe(mm(0.25)));
+});
+
+describe('what is accepted on purpose', () => {
+  it('is marked so while it is no farther out than then, and out again once it is', () => {
+    const { story, row, state, accept } = measured('freeLength', { min: 30.5 }, '30.10');
+    expect(state()?.mark).toBe('loose');
+    accept('outside', mm(30.1));
+    expect(state()).toMatchObject({ mark: 'accepted', accepted: { reason: 'it will do' } });
+    story.size(row.id, '', '29.00', FEATURES.freeLength.instrument.mm);
+    expect(state()).toMatchObject({ mark: 'loose', accepted: null });
+  });
+  it('as left unmeasured holds until it is measured', () => {
+    const { story, row, state, accept } = measured('roller', { min: 2.49 });
+    accept('unmeasured', null);
+    expect(state()?.mark).toBe('accepted');
+    story.size(row.id, '', '2.500', FEATURES.roller.instrument.mm);
+    expect(state()).toMatchObject({ mark: 'in', accepted: null });
+  });
+  it('and taken back, is so no longer', () => {
+    const { story, state, accept } = measured('freeLength', { min: 30.5 }, '30.10');
+    const ofId = accept('outside', mm(30.1));
+    story.facts.withdrawals.push({ id: story.id(), ofKind: 'acceptance', ofId, who: '', at: AT, why: '' });
+    expect(state()?.mark).toBe('loose');
+  });
+  it('settles a gap, so that it is not what to do next', () => {
+    const story = new Story();
+    story.build([28], { 'cover.bolts': 'torqued', 'cover.gasket': 'new gasket' });
+    story.read('24');
+    const gap = () => derive(story.facts).shafts[0]?.gaps[0];
+    expect(gap()?.mark).toBe('loose');
+    story.facts.acceptances.push({
+      id: story.id(),
+      stationId: story.station.id,
+      kind: 'outside',
+      value: thou(24),
+      reason: 'old box',
+      who: '',
+      at: AT,
+    });
+    expect(gap()).toMatchObject({ mark: 'accepted', accepted: { reason: 'old box' } });
+    expect(derive(story.facts).next.what).not.toBe('fit');
+  });
+});
+
+describe('a part looked over', () => {
+  const looked = (story: Story, part: string, decision: Decision, at: string, cleaned = true): string => {
+    const id = story.id();
+    const jobId = story.facts.job.id;
+    story.facts.inspections.push({
+      id,
+      jobId,
+      stationId: null,
+      part,
+      partType: 'gear',
+      cleaned,
+      findings: [],
+      proposed: null,
+      decision,
+      reason: '',
+      who: '',
+      at,
+    });
+    return id;
+  };
+  it('keeps its history: passed in March, failed in June', () => {
+    const story = new Story();
+    looked(story, 'Third gear', 'replace', '2026-06-02T10:00:00.000Z');
+    looked(story, 'third gear', 'reuse', '2026-03-02T10:00:00.000Z');
+    const [part, ...others] = inspectedParts(story.facts);
+    expect(others).toEqual([]);
+    expect(part?.history.map((i) => i.decision)).toEqual(['reuse', 'replace']);
+    expect(part).toMatchObject({ last: { decision: 'replace' }, lookAgain: false });
+  });
+  it('and passed before it was clean is to be looked at again, until it is', () => {
+    const story = new Story();
+    looked(story, 'Fork', 'reuse', '2026-03-02T10:00:00.000Z', false);
+    expect(inspectedParts(story.facts)[0]?.lookAgain).toBe(true);
+    looked(story, 'Fork', 'reuse', '2026-03-03T10:00:00.000Z');
+    expect(inspectedParts(story.facts)[0]?.lookAgain).toBe(false);
+  });
+  it('of a matched set puts the others in question when it goes, and not when it is dressed', () => {
+    const story = new Story();
+    const set = { id: story.id(), revision: 1, jobId: story.facts.job.id, name: 'wheel and pinion', members: ['Crown wheel', 'Pinion'], gone: false };
+    story.facts.matchedSets.push(set);
+    looked(story, 'crown wheel', 'dress', '2026-03-02T10:00:00.000Z');
+    expect(matchedWarnings(story.facts)).toEqual([]);
+    const id = looked(story, 'Crown wheel', 'replace', '2026-03-03T10:00:00.000Z');
+    expect(matchedWarnings(story.facts)).toMatchObject([{ part: 'Crown wheel', decision: 'replace', others: ['Pinion'] }]);
+    expect(setsWith(story.facts, 'pinion')).toEqual([set]);
+    story.facts.withdrawals.push({ id: story.id(), ofKind: 'inspection', ofId: id, who: '', at: AT, why: '' });
+    expect(matchedWarnings(story.facts)).toEqual([]);
+  });
+});
+
+describe('as it came apart', () => {
+  const off = (story: Story, text: string, minute: number, supersedes: string | null = null): StripEntry => {
+    const read = readStripLine(text, 'thou');
+    if (!read) throw new Error(text);
+    const belongs = { text, assemblyId: story.facts.assemblies[0]?.id ?? '', shaftId: null, inventory: false, supersedes };
+    const entry = { ...stripEntryOf(read, belongs), id: story.id(), who: '', at: `2026-02-01T10:${String(minute).padStart(2, '0')}:00.000Z` };
+    story.facts.strip.push(entry);
+    return entry;
+  };
+  const lines = (story: Story) => stripLog(story.facts, story.facts.assemblies[0]?.id ?? '').map(({ number, entry }) => [number, entry.text]);
+  it('stands in the order things came off; one written again keeps its place, and one struck out is gone', () => {
+    const story = new Story();
+    const float = off(story, 'Float, 23', 1);
+    const cover = off(story, 'Cover', 3);
+    off(story, 'Flange', 2);
+    expect(lines(story)).toEqual([
+      [1, 'Float, 23'],
+      [2, 'Flange'],
+      [3, 'Cover'],
+    ]);
+    const again = off(story, 'Float, 24', 9, float.id);
+    off(story, 'Float, 24, pushed and prised', 10, again.id);
+    expect(lines(story)[0]).toEqual([1, 'Float, 24, pushed and prised']);
+    story.facts.withdrawals.push({ id: story.id(), ofKind: 'strip', ofId: cover.id, who: '', at: AT, why: '' });
+    expect(lines(story)).toHaveLength(2);
+  });
+  it('names the bolts that are not as most are', () => {
+    const holes = off(new Story(), 'Cover bolts, 6, 1 in, hole 4 1-1/8 in', 1).bolts?.holes ?? [];
+    expect([...oddBolts(holes)]).toEqual([4]);
+    expect([...oddBolts(holes.map((h) => ({ ...h, length: holes[0]?.length ?? null })))]).toEqual([]);
+    expect([...oddBolts(holes.map((h) => ({ ...h, length: null, hand: h.hole === 2 ? ('left' as const) : h.hand })))]).toEqual([2]);
+  });
+  it('knows a part by its name, however it is pointed', () => {
+    const story = new Story();
+    const half = (name: string) => ({ name, goes: '', size: null, written: '', unit: 'thou' as const, marks: null, tang: 'none' as const });
+    const pair = {
+      id: story.id(),
+      revision: 1,
+      jobId: story.facts.job.id,
+      form: 'washer' as const,
+      a: half('Washer, front'),
+      b: half('Washer rear'),
+      tell: 't',
+      gone: false,
+    };
+    story.facts.lookAlikes.push(pair);
+    expect(plainName(' Washer,  front. ')).toBe('washer front');
+    expect(lookAlikesWith(story.facts, 'washer FRONT')).toEqual([pair]);
+    story.facts.lookAlikes[0] = { ...pair, gone: true };
+    expect(lookAlikesWith(story.facts, 'washer front')).toEqual([]);
+    expect(photosOf(story.facts, pair.id)).toEqual([]);
+  });
+});
+
+describe('a limit where none survives', () => {
+  it('is the other side’s where a box mirrors this one, by the same role', () => {
+    const { story, row, state } = measured('thickness', null, '2.90');
+    const [shaft, box] = [story.facts.shafts[0], story.facts.assemblies[0]];
+    if (!shaft || !box) throw new Error('no shaft');
+    const [otherBox, otherShaft, otherRow] = [story.id(), story.id(), story.id()];
+    story.facts.assemblies.push({ ...box, id: otherBox, name: 'Left hub', mirrorOf: box.id });
+    story.facts.shafts.push({ ...shaft, id: otherShaft, assemblyId: otherBox });
+    story.facts.stations.push({ ...row, revision: 1, id: otherRow, shaftId: otherShaft });
+    const limit = { id: story.id(), revision: 1, stationId: otherRow, min: mm(2.8), max: null, written: 'min 2.80 mm', unit: 'mm' as const };
+    story.facts.limits.push({ ...limit, source: 'manual', pageOrWhom: '', saidAt: '', working: '', specId: null, inUse: true });
+    const feature = state();
+    if (!feature) throw new Error('no row');
+    expect(limitOffers(story.facts, feature)[0]).toEqual({
+      source: 'other_side',
+      from: 'Left hub',
+      limits: { min: mm(2.8) },
+      written: 'min 2.80 mm',
+      unit: 'mm',
+    });
+  });
+  it('is as it was found: no thinner than it is, no looser than it is', () => {
+    const offer = (kind: FeatureKindName, text: string) => {
+      const { story, state } = measured(kind, null, text);
+      const feature = state();
+      return feature ? limitOffers(story.facts, feature) : [];
+    };
+    expect(offer('thickness', '2.90')).toMatchObject([{ source: 'as_found', limits: { min: mm(2.9) }, from: 'as measured' }]);
+    expect(offer('bore', '20.05')).toMatchObject([{ source: 'as_found', limits: { max: mm(20.05) } }]);
+  });
+});
