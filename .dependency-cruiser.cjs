@@ -21,7 +21,7 @@ module.exports = {
       from: { path: '^core/src/([^/]+)/', pathNot: '\\.test\\.ts$' },
       to: { path: '^core/src/[^/]+/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$'] },
     },
-    { name: 'bottom-of-core', severity: 'error', from: { path: '^core/src/(quantity|reading)/', pathNot: '\\.test\\.ts$' }, to: { path: '^core/src/(stack|shim|wear|drawing)/' } },
+    { name: 'bottom-of-core', severity: 'error', from: { path: '^core/src/(quantity|reading|material)/', pathNot: '\\.test\\.ts$' }, to: { path: '^core/src/(stack|shim|wear|fit|drawing)/' } },
   ],
   options: { tsPreCompilationDeps: true, doNotFollow: { path: 'node_modules' }, exclude: { path: 'dist/' }, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'], extensions: ['.ts', '.tsx', '.mjs', '.js'] } },
 };

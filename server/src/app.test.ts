@@ -2,11 +2,11 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import type { DrawerReply, JobReply, ShelfReply } from '@elder-cog/contract';
+import { workshopFile, type DrawerReply, type JobReply, type ShelfReply } from '@elder-cog/contract';
 import type { InjectOptions } from 'fastify';
-import { createApp, importWorkshop, openDb, type App, type Db } from './index.ts';
+import { createApp, importFile, memoryWorkshop, openDb, readFile, type App, type Db } from './index.ts';
 
-const DEMO = JSON.parse(readFileSync(new URL('../../demo/workshop.json', import.meta.url), 'utf8')) as Parameters<typeof importWorkshop>[1];
+const DEMO = workshopFile.parse(readFile(readFileSync(new URL('../../demo/workshop.json', import.meta.url))));
 const page = mkdtempSync(join(tmpdir(), 'elder-cog-page-'));
 mkdirSync(join(page, 'assets'));
 writeFileSync(join(page, 'index.html'), '<!doctype html><title>the page</title>');
@@ -17,8 +17,8 @@ let db: Db;
 let app: App;
 beforeEach(() => {
   db = openDb(':memory:');
-  importWorkshop(db, DEMO);
-  app = createApp({ db, page });
+  importFile(db, DEMO);
+  app = createApp({ workshop: memoryWorkshop(db), page });
 });
 afterEach(async () => {
   await app.close();

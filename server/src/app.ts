@@ -3,17 +3,23 @@ import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
 import fastify from 'fastify';
 import { hasZodFastifySchemaValidationErrors, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
-import { WorkshopError } from './errors.ts';
+import { door } from './door.ts';
+import { diskTrouble, WorkshopError } from './errors.ts';
 import { commandRoutes } from './routes/commands.ts';
+import { fileRoutes } from './routes/files.ts';
+import { journalRoutes } from './routes/journal.ts';
+import { photoRoutes } from './routes/photos.ts';
 import { readRoutes } from './routes/reading.ts';
-import type { Db } from './store/open.ts';
+import { workshopRoutes } from './routes/workshop.ts';
 import type { App } from './typedApp.ts';
+import type { Workshop } from './workshop.ts';
 
 const BODY_LIMIT = 2 * 1024 * 1024;
 
-/** The workshop's server: its routes over one database, and the built page where there is one. */
-export function createApp({ db, page }: { db: Db; page?: string }): App {
-  const app = fastify({ bodyLimit: BODY_LIMIT, logger: false }).withTypeProvider<ZodTypeProvider>();
+/** The workshop's server: its routes over one workshop's data, and the built page where there is one. */
+export function createApp({ workshop, page, lan = false }: { workshop: Workshop; page?: string; lan?: boolean }): App {
+  // stopping does not wait for a tablet that holds its line open: a write is whole or not at all, and is sent again under its own id
+  const app = fastify({ bodyLimit: BODY_LIMIT, logger: false, forceCloseConnections: true }).withTypeProvider<ZodTypeProvider>();
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   app.register(helmet, {
@@ -40,12 +46,17 @@ export function createApp({ db, page }: { db: Db; page?: string }): App {
     if (error instanceof WorkshopError)
       return reply.status(error.status).send({ error: { code: error.code, message: error.message, ...error.more } });
     const status = (error as { statusCode?: number }).statusCode ?? 500;
-    const known = new WorkshopError(status < 500 ? 'badRequest' : 'broken');
+    const known = diskTrouble(error) ?? new WorkshopError(status === 413 ? 'tooBig' : status < 500 ? 'badRequest' : 'broken');
     if (status >= 500) console.error(error);
-    return reply.status(status).send({ error: { code: known.code, message: known.message } });
+    return reply.status(known.code === 'badRequest' ? status : known.status).send({ error: { code: known.code, message: known.message } });
   });
-  readRoutes(app, db);
-  commandRoutes(app, db);
+  door(app, { folder: workshop.folder, lan });
+  readRoutes(app, workshop);
+  commandRoutes(app, workshop);
+  journalRoutes(app, workshop);
+  fileRoutes(app, workshop);
+  photoRoutes(app, workshop);
+  workshopRoutes(app, workshop, lan);
   const hasPage = page !== undefined && existsSync(page);
   if (hasPage) app.register(fastifyStatic, { root: page, wildcard: false });
   app.setNotFoundHandler((request, reply) => {

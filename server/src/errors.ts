@@ -7,6 +7,22 @@ const CATALOGUE = {
   restsOnIt: [409, 'Something already rests on it, so it cannot be undone: take that back first.'],
   unknownParent: [409, 'What this belongs to is not here: it may have been undone.'],
   alreadyHere: [409, 'One of these is already here under the same number.'],
+  putAway: [409, 'This machine is put away: take it out again on the Shelf before changing anything.'],
+  badPhoto: [400, 'That is not a photo this can keep: JPEG, PNG and WebP are taken.'],
+  photoTooBig: [413, 'That photo is over 12 MB, even made smaller.'],
+  photoGone: [409, 'The photo itself did not arrive: send it again.'],
+  badFile: [400, 'That file could not be read.'],
+  tooBig: [413, 'That is bigger than this takes: 64 MB for a file, 2 MB for anything else.'],
+  signIn: [401, 'This workshop asks for its passcode first.'],
+  wrongPasscode: [401, 'That is not the passcode.'],
+  tooManyTries: [429, 'Too many wrong tries: wait a little, and try again.'],
+  elsewhere: [403, 'That came from another page or another name of this machine: open Elder Cog at the address it printed.'],
+  noBackup: [404, 'There is no such backup.'],
+  diskFull: [507, 'The disk is full: nothing was kept. Make room on it, and keep it again.'],
+  readOnly: [507, 'The data folder cannot be written to: nothing was kept. Make it writable, and keep it again.'],
+  diskTrouble: [507, 'The disk would not take it: nothing was kept. Check the disk, and keep it again.'],
+  unreadable: [500, 'The workshop’s data could not be read. Nothing was touched: restore a backup, or ask someone who can mend the file.'],
+  inUse: [500, 'Another Elder Cog is already open on this data. Close that one first.'],
   tooNew: [500, 'This data was written by a newer Elder Cog. Nothing was touched: start the newer one.'],
   broken: [500, 'Something went wrong in the program. What you entered has not been changed: try again.'],
 } as const satisfies Record<string, readonly [number, string]>;
@@ -24,4 +40,18 @@ export class WorkshopError extends Error {
     this.status = CATALOGUE[code][0];
     this.more = more;
   }
+}
+
+const DISK: readonly (readonly [RegExp, ErrorCode])[] = [
+  [/^(?:SQLITE_FULL|ENOSPC|EDQUOT)/, 'diskFull'],
+  [/^(?:SQLITE_READONLY|SQLITE_CANTOPEN|EROFS|EACCES|EPERM)/, 'readOnly'],
+  [/^(?:SQLITE_CORRUPT|SQLITE_NOTADB)/, 'unreadable'],
+  [/^(?:SQLITE_IOERR|EIO)/, 'diskTrouble'],
+];
+
+/** What SQLite or the system says of the disk, in plain words; null where it says nothing of it. */
+export function diskTrouble(error: unknown): WorkshopError | null {
+  const code = (error as { code?: unknown }).code;
+  const found = typeof code === 'string' ? DISK.find(([pattern]) => pattern.test(code)) : undefined;
+  return found ? new WorkshopError(found[1]) : null;
 }

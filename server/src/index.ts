@@ -1,6 +1,11 @@
 export { createApp } from './app.ts';
-export { importWorkshop } from './exchange/importWorkshop.ts';
+export { WorkshopError } from './errors.ts';
+export { jobFile, workshopFile, zipped } from './exchange/exportFiles.ts';
+export { importFile } from './exchange/importFile.ts';
+export { readFile } from './exchange/readFile.ts';
+export { journalDisagrees } from './store/agree.ts';
 export { apply } from './store/apply.ts';
 export { allFacts, allFitted, jobFacts } from './store/facts.ts';
 export { openDb, type Db } from './store/open.ts';
 export type { App } from './typedApp.ts';
+export { memoryWorkshop, openWorkshop, type Workshop } from './workshop.ts';

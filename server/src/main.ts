@@ -1,10 +1,14 @@
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
+import QRCode from 'qrcode';
 import { createApp } from './app.ts';
-import { importWorkshop } from './exchange/importWorkshop.ts';
+import { hasPasscode, ownAddresses, setPasscode } from './door.ts';
+import { WorkshopError } from './errors.ts';
+import { importFile } from './exchange/importFile.ts';
+import { readFile } from './exchange/readFile.ts';
 import { jobs } from './store/jobs.ts';
-import { openDb } from './store/open.ts';
+import { openWorkshop, type Workshop } from './workshop.ts';
 
 const { values } = parseArgs({
   options: {
@@ -12,21 +16,84 @@ const { values } = parseArgs({
     port: { type: 'string', default: '4710' },
     page: { type: 'string' },
     seed: { type: 'string' },
+    lan: { type: 'boolean', default: false },
   },
 });
 
-const file = join(values.data, 'workshop.sqlite');
-const db = openDb(file);
-if (values.seed !== undefined && jobs.all(db).length === 0)
-  importWorkshop(db, JSON.parse(readFileSync(values.seed, 'utf8')) as Parameters<typeof importWorkshop>[1]);
-const app = createApp({ db, ...(values.page === undefined ? {} : { page: values.page }) });
-const address = await app.listen({ host: '127.0.0.1', port: Number(values.port) });
-console.log(`Elder Cog is at ${address}\nIts data is in ${file}`);
+let workshop: Workshop;
+try {
+  workshop = openWorkshop(values.data);
+  if (values.seed !== undefined && jobs.all(workshop.db).length === 0) importFile(workshop.db, readFile(readFileSync(values.seed)));
+} catch (error) {
+  if (!(error instanceof WorkshopError)) throw error;
+  console.error(`${error.message}\nThe data is in ${values.data}.`);
+  process.exit(1);
+}
+for (const sentence of workshop.recovered) console.log(sentence);
+if (values.lan && !hasPasscode(values.data)) await askForPasscode(values.data);
+const app = createApp({ workshop, lan: values.lan, ...(values.page === undefined ? {} : { page: values.page }) });
+const address = await listen();
+console.log(`Elder Cog is at ${address}\nIts data is in ${values.data}`);
+
+if (values.lan) {
+  for (const own of ownAddresses()) {
+    const link = address.replace(/\/\/[^:]+/, `//${own}`);
+    console.log(`\nOn the workshop's network: ${link}\n${await QRCode.toString(link, { type: 'terminal', small: true })}`);
+  }
+}
+
+/** A refusal to start, in one sentence. */
+function stop(sentence: string): never {
+  console.error(sentence);
+  process.exit(1);
+}
+
+async function listen(): Promise<string> {
+  try {
+    return (await app.listen({ host: values.lan ? '0.0.0.0' : '127.0.0.1', port: Number(values.port) })).replace('0.0.0.0', '127.0.0.1');
+  } catch (error) {
+    const isTaken = (error as { code?: string }).code === 'EADDRINUSE';
+    workshop.close();
+    return stop(isTaken ? `Port ${values.port} is taken: close what uses it, or start with --port and another number.` : String(error));
+  }
+}
+
+/** The network is not opened without one. */
+async function askForPasscode(folder: string): Promise<void> {
+  const given =
+    process.env.ELDER_COG_PASSCODE ??
+    (process.stdin.isTTY ? await typed('A passcode for the workshop’s tablets, six characters or more: ') : undefined);
+  if (given === undefined) {
+    workshop.close();
+    stop('The workshop’s network needs a passcode first: start once at a terminal, set one in Workshop, or give one in ELDER_COG_PASSCODE.');
+  }
+  try {
+    setPasscode(folder, given);
+  } catch (error) {
+    workshop.close();
+    stop((error as Error).message);
+  }
+}
+
+async function typed(question: string): Promise<string> {
+  const asking = createInterface({ input: process.stdin, output: process.stdout });
+  const answer = await asking.question(question);
+  asking.close();
+  return answer;
+}
+
+/** A backup at the start and every hour, where anything has changed; the last of each day is the one kept. */
+const keepBackup = (): void => {
+  workshop.backUp().catch((error: unknown) => console.error(error instanceof Error ? error.message : error));
+};
+keepBackup();
+const hourly = setInterval(keepBackup, 3_600_000);
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.once(signal, () => {
     void app.close().then(() => {
-      db.close();
+      clearInterval(hourly);
+      workshop.close();
       process.exit(0);
     });
   });

@@ -2,11 +2,11 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import { newShaft, type Change, type Command, type CommandReply, type JobReply } from '@elder-cog/contract';
+import { newShaft, workshopFile, type Change, type Command, type CommandReply, type JobReply } from '@elder-cog/contract';
 import { INSTRUMENTS, thou } from '@elder-cog/core';
 import { derive } from '@elder-cog/derive';
 import Database from 'better-sqlite3';
-import { apply, createApp, importWorkshop, jobFacts, openDb, type App, type Db } from './index.ts';
+import { apply, createApp, importFile, jobFacts, memoryWorkshop, openDb, readFile, type App, type Db } from './index.ts';
 
 let count = 0;
 const newId = (): string => `00000000-0000-4000-8000-${(++count).toString(16).padStart(12, '0')}`;
@@ -18,7 +18,7 @@ let db: Db;
 let app: App;
 beforeEach(() => {
   db = openDb(':memory:');
-  app = createApp({ db });
+  app = createApp({ workshop: memoryWorkshop(db) });
 });
 afterEach(async () => {
   await app.close();
@@ -34,7 +34,7 @@ function aJob(): { jobId: string; assemblyId: string; gapId: string; slotId: str
   const gapId = shaft.stations[0]?.id ?? '';
   const slotId = shaft.slots[0]?.id ?? '';
   send({ kind: 'job.create', job: { id: jobId, machine: 'Test machine', year: '', note: '', createdAt: at(), archivedAt: null } });
-  send({ kind: 'assembly.create', assembly: { id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null } });
+  send({ kind: 'assembly.create', assembly: { id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false } });
   send(shaft);
   send({
     kind: 'build.add',
@@ -77,6 +77,9 @@ const aLimit = (stationId: string, min: number, max: number): Change => ({
     unit: 'thou',
     source: 'manual',
     pageOrWhom: '',
+    saidAt: '',
+    working: '',
+    specId: null,
     inUse: true,
   },
 });
@@ -215,7 +218,7 @@ describe('undo', () => {
   it('does not pull away what something rests on', () => {
     const [jobId, other] = [newId(), newId()];
     send({ kind: 'job.create', job: { id: jobId, machine: 'One', year: '', note: '', createdAt: at(), archivedAt: null } });
-    send({ kind: 'assembly.create', assembly: { id: newId(), jobId, name: 'Box', kind: '', position: 0, mirrorOf: null } }, other);
+    send({ kind: 'assembly.create', assembly: { id: newId(), jobId, name: 'Box', kind: '', position: 0, mirrorOf: null, cameApart: false } }, other);
     expect(refusal(() => send({ kind: 'undo' }))).toBe('restsOnIt');
   });
 });
@@ -254,13 +257,14 @@ describe('the server', () => {
 describe('the database', () => {
   const folder = mkdtempSync(join(tmpdir(), 'elder-cog-test-'));
   const file = join(folder, 'workshop.sqlite');
-  const demo = JSON.parse(readFileSync(new URL('../../demo/workshop.json', import.meta.url), 'utf8')) as Parameters<typeof importWorkshop>[1];
+  const bytes = readFileSync(new URL('../../demo/workshop.json', import.meta.url));
+  const demo = workshopFile.parse(JSON.parse(bytes.toString()));
   it('holds the same facts after it is closed and opened again', () => {
     const first = openDb(file);
-    const imported = importWorkshop(first, demo);
+    importFile(first, readFile(bytes));
     first.close();
     const second = openDb(file);
-    expect(jobFacts(second, imported.jobs[0]?.job.id ?? '')).toEqual(imported.jobs[0]);
+    expect(jobFacts(second, demo.jobs[0]?.job.id ?? '')).toEqual(demo.jobs[0]);
     expect(second.pragma('integrity_check', { simple: true })).toBe('ok');
     second.close();
   });
@@ -275,7 +279,7 @@ describe('the database', () => {
     const broken = structuredClone(demo);
     const lost = broken.jobs[0]?.readings[0];
     if (lost) broken.jobs[0]?.readings.push({ ...lost, id: newId(), stationId: newId() });
-    expect(() => importWorkshop(db, broken)).toThrow();
+    expect(() => importFile(db, readFile(Buffer.from(JSON.stringify(broken))))).toThrow(/the id of a station in this file/);
     expect(db.prepare('SELECT count(*) AS n FROM job').get()).toEqual({ n: 0 });
   });
 });

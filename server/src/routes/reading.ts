@@ -4,20 +4,21 @@ import { z } from 'zod';
 import type { App } from '../typedApp.ts';
 import { allFacts, allFitted, jobFacts } from '../store/facts.ts';
 import { lots } from '../store/lots.ts';
-import type { Db } from '../store/open.ts';
+import type { Workshop } from '../workshop.ts';
 
 /** What is on the Shelf, in a job and in the Drawer. */
-export function readRoutes(app: App, db: Db): void {
+export function readRoutes(app: App, workshop: Workshop): void {
   app.get('/api/health', { schema: { response: { 200: healthReply } } }, () => ({ ok: true as const, name: 'Elder Cog' as const }));
   app.get('/api/jobs', { schema: { response: { 200: shelfReply } } }, () => ({
-    jobs: allFacts(db)
+    jobs: allFacts(workshop.db)
       .map(summary)
       .sort((a, b) => b.touchedAt.localeCompare(a.touchedAt)),
   }));
-  app.get('/api/jobs/:id', { schema: { params: z.object({ id: z.uuid() }), response: { 200: jobReply } } }, ({ params }) => ({
-    facts: jobFacts(db, params.id),
-    lots: lots.all(db),
-    fitted: allFitted(db),
-  }));
-  app.get('/api/drawer', { schema: { response: { 200: drawerReply } } }, () => ({ lots: lots.all(db), fitted: allFitted(db) }));
+  // the biggest answer there is, straight from the store that holds these very shapes: checking it again costs more than reading it
+  const asItIs = { serializerCompiler: () => JSON.stringify };
+  app.get('/api/jobs/:id', { ...asItIs, schema: { params: z.object({ id: z.uuid() }), response: { 200: jobReply } } }, ({ params }) => {
+    const facts = jobFacts(workshop.db, params.id);
+    return { facts, lots: lots.all(workshop.db), fitted: allFitted(workshop.db, facts) };
+  });
+  app.get('/api/drawer', { schema: { response: { 200: drawerReply } } }, () => ({ lots: lots.all(workshop.db), fitted: allFitted(workshop.db) }));
 }

@@ -36,7 +36,10 @@ class Evening {
     });
     this.ids = { job, assembly, gap: shaft.stations[0]?.id ?? '', slot: shaft.slots[0]?.id ?? '' };
     this.send({ kind: 'job.create', job: { id: job, machine: 'Machine', year: '', note: '', createdAt: this.at(), archivedAt: null } }, 2);
-    this.send({ kind: 'assembly.create', assembly: { id: assembly, jobId: job, name: 'Box', kind: '', position: 0, mirrorOf: null } }, 2);
+    this.send(
+      { kind: 'assembly.create', assembly: { id: assembly, jobId: job, name: 'Box', kind: '', position: 0, mirrorOf: null, cameApart: false } },
+      2,
+    );
     this.send(shaft, 2);
   }
 
@@ -82,6 +85,9 @@ class Evening {
               unit: 'thou',
               source: 'manual',
               pageOrWhom: '',
+              saidAt: '',
+              working: '',
+              specId: null,
               inUse: true,
             },
           },

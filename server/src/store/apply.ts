@@ -1,47 +1,17 @@
-import {
-  command as commandSchema,
-  type Build,
-  type Command,
-  type CommandReply,
-  type Limit,
-  type ReadingFact,
-  type Withdrawal,
-} from '@elder-cog/contract';
+import { command as commandSchema, type Command, type CommandReply, type Limit } from '@elder-cog/contract';
 import type { z } from 'zod';
-import { WorkshopError } from '../errors.ts';
-import { assemblies } from './assemblies.ts';
-import { builds } from './builds.ts';
-import { contacts } from './contacts.ts';
-import { features } from './features.ts';
+import { diskTrouble, WorkshopError } from '../errors.ts';
+import { DESCRIPTIONS, type DescriptionTable } from './descriptions.ts';
 import { jobs } from './jobs.ts';
+import { jobOf } from './jobOf.ts';
 import { journal, type Effect, type JournalRow } from './journal.ts';
 import { limits } from './limits.ts';
-import { lots } from './lots.ts';
+import { isObservation, OBSERVATIONS, type ObservationTable } from './observations.ts';
 import type { Db } from './open.ts';
-import { parts } from './parts.ts';
-import { readings } from './readings.ts';
-import { shafts } from './shafts.ts';
-import { slots } from './slots.ts';
-import { stations } from './stations.ts';
-import { withdrawals } from './withdrawals.ts';
 
 type Applied = z.output<typeof commandSchema>;
 type AppliedChange = Applied['change'];
 
-/** Descriptions: rows that change and can be written back. */
-const DESCRIPTIONS = {
-  job: jobs,
-  assembly: assemblies,
-  shaft: shafts,
-  part: parts,
-  feature: features,
-  contact: contacts,
-  slot: slots,
-  station: stations,
-  limit: limits,
-  lot: lots,
-} as const;
-type DescriptionTable = keyof typeof DESCRIPTIONS;
 interface Described {
   readonly id: string;
   readonly revision?: number;
@@ -81,15 +51,24 @@ class Writer {
     this.effects.push({ table, id, before, after });
   }
 
-  observe(table: 'build' | 'reading' | 'withdrawal', row: Build | ReadingFact | Withdrawal): void {
-    if (table === 'build') builds.insert(this.db, row as Build);
-    else if (table === 'reading') readings.insert(this.db, row as ReadingFact);
-    else withdrawals.insert(this.db, row as Withdrawal);
+  observe<Row extends { readonly id: string }>(table: ObservationTable, row: Row): void {
+    const { insert } = OBSERVATIONS[table] as unknown as { insert(db: Db, row: object): void };
+    insert(this.db, row);
     this.effects.push({ table, id: row.id, before: null, after: row });
   }
 }
 
 const FIRST = { revision: 1 } as const;
+
+function putOutOfUse(db: Db, write: Writer, stationId: string): void {
+  for (const old of limits.ofStation(db, stationId)) if (old.inUse) write.change('limit', old.id, old.revision, { inUse: false });
+}
+
+/** One limit of a station is in use at a time; the others stay beside it. */
+function setLimit(db: Db, write: Writer, limit: Omit<Limit, 'revision'>): void {
+  if (limit.inUse) putOutOfUse(db, write, limit.stationId);
+  write.create('limit', { ...FIRST, ...limit });
+}
 
 function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 'undo' }>): void {
   switch (change.kind) {
@@ -101,6 +80,10 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
     }
     case 'assembly.create':
       return write.create('assembly', { ...FIRST, ...change.assembly });
+    case 'assembly.change': {
+      const { kind: _, id, revision, ...patch } = change;
+      return write.change('assembly', id, revision, patch);
+    }
     case 'shaft.create':
       write.create('shaft', { ...FIRST, ...change.shaft });
       for (const row of change.parts) write.create('part', { ...FIRST, ...row });
@@ -112,6 +95,11 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
     case 'stations.add':
       for (const row of change.stations) write.create('station', { ...FIRST, ...row });
       return;
+    case 'rows.add':
+      for (const row of change.stations) write.create('station', { ...FIRST, ...row });
+      for (const row of change.limits) setLimit(db, write, row);
+      for (const row of change.readings) write.observe('reading', row);
+      return;
     case 'station.change': {
       const { kind: _, id, revision, ...patch } = change;
       return write.change('station', id, revision, patch);
@@ -120,16 +108,56 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       return write.change('feature', change.id, change.revision, { size: change.size });
     case 'part.turn':
       return write.change('part', change.id, change.revision, { turned: change.turned });
-    case 'limit.set': {
-      const inUse = limits.ofStation(db, change.limit.stationId).filter((l) => l.inUse);
-      if (change.limit.inUse) for (const old of inUse) write.change('limit', old.id, old.revision, { inUse: false });
-      const row: Limit = { ...FIRST, ...change.limit };
-      return write.create('limit', row);
+    case 'limit.set':
+      return setLimit(db, write, change.limit);
+    case 'limit.use': {
+      const limit = limits.byId(db, change.id);
+      if (!limit) throw new WorkshopError('notFound', 'That limit is not here: it may have been undone.');
+      putOutOfUse(db, write, limit.stationId);
+      return write.change('limit', change.id, change.revision, { inUse: true });
+    }
+    case 'specs.add':
+      for (const row of change.specs) write.create('spec', { ...FIRST, ...row });
+      return;
+    case 'spec.change': {
+      const { id, revision, ...patch } = change.spec;
+      return write.change('spec', id, revision, patch);
+    }
+    case 'spec.copy': {
+      const { id, revision, ...patch } = change.spec;
+      write.change('spec', id, revision, patch);
+      return setLimit(db, write, change.limit);
     }
     case 'build.add':
       return write.observe('build', change.build);
     case 'reading.keep':
       return write.observe('reading', change.reading);
+    case 'strip.add':
+      return write.observe('strip', change.entry);
+    case 'inspect':
+      return write.observe('inspection', change.inspection);
+    case 'accept':
+      return write.observe('acceptance', change.acceptance);
+    case 'photo.add':
+      return write.observe('photo', change.photo);
+    case 'lookAlike.add':
+      return write.create('lookAlike', { ...FIRST, ...change.lookAlike });
+    case 'lookAlike.change': {
+      const { id, revision, ...patch } = change.lookAlike;
+      return write.change('lookAlike', id, revision, patch);
+    }
+    case 'matchedSet.add':
+      return write.create('matchedSet', { ...FIRST, ...change.matchedSet });
+    case 'matchedSet.change': {
+      const { id, revision, ...patch } = change.matchedSet;
+      return write.change('matchedSet', id, revision, patch);
+    }
+    case 'openItem.raise':
+      return write.create('openItem', { ...FIRST, ...change.openItem });
+    case 'openItem.change': {
+      const { id, revision, ...patch } = change.openItem;
+      return write.change('openItem', id, revision, patch);
+    }
     case 'withdraw':
       return write.observe('withdrawal', change.withdrawal);
     case 'lots.add':
@@ -148,12 +176,28 @@ const SAID: Readonly<Record<string, string>> = {
   'assembly.create': 'the new box',
   'shaft.create': 'the new shaft',
   'stations.add': 'the new stations',
+  'rows.add': 'the rows brought in',
   'station.change': 'the change to the station',
   'feature.size': 'the size',
   'part.turn': 'the turned part',
   'limit.set': 'the limits',
+  'limit.use': 'the choice of limits',
+  'specs.add': 'the lines of the spec sheet',
+  'spec.change': 'the change to the spec sheet',
+  'spec.copy': 'the limit taken from the spec sheet',
   'build.add': 'the build',
   'reading.keep': 'the reading',
+  'assembly.change': 'the change to the box',
+  'strip.add': 'the entry of the strip log',
+  inspect: 'the inspection',
+  accept: 'the acceptance',
+  'photo.add': 'the photo',
+  'lookAlike.add': 'the look-alikes',
+  'lookAlike.change': 'the change to the look-alikes',
+  'matchedSet.add': 'the matched set',
+  'matchedSet.change': 'the change to the matched set',
+  'openItem.raise': 'the open item',
+  'openItem.change': 'the change to the open item',
   withdraw: 'the withdrawal',
   'lots.add': 'the leaves',
   'lot.change': 'the change to the leaves',
@@ -163,7 +207,7 @@ const SAID: Readonly<Record<string, string>> = {
 function undo(db: Db, write: Writer, last: JournalRow, { who, at, commandId }: Applied): void {
   const effects = (JSON.parse(last.effects) as Effect[]).reverse();
   effects.forEach(({ table, id, before, after }, i) => {
-    if (table === 'build' || table === 'reading' || table === 'withdrawal') {
+    if (isObservation(table)) {
       const withdrawalId = i === 0 ? commandId : `${commandId.slice(0, -4)}${i.toString(16).padStart(4, '0')}`;
       return write.observe('withdrawal', { id: withdrawalId, ofKind: table, ofId: id, who, at, why: 'undone' });
     }
@@ -190,13 +234,14 @@ function inPlainWords(error: unknown, undoing: boolean): never {
   const code = (error as { code?: string }).code;
   if (code === 'SQLITE_CONSTRAINT_FOREIGNKEY') throw new WorkshopError(undoing ? 'restsOnIt' : 'unknownParent');
   if (code === 'SQLITE_CONSTRAINT_PRIMARYKEY' || code === 'SQLITE_CONSTRAINT_UNIQUE') throw new WorkshopError('alreadyHere');
-  throw error;
+  if (code === 'SQLITE_CONSTRAINT_CHECK') throw new WorkshopError('badRequest', 'Those figures contradict each other: give the smaller limit first.');
+  throw diskTrouble(error) ?? error;
 }
 
 /**
  * The only writer. One transaction: the rows and the journal. A command id seen before is answered as before and changes nothing.
  *
- * @throws WorkshopError `stale`, `notFound`, `nothingToUndo`, `restsOnIt`, `unknownParent`, `alreadyHere`
+ * @throws WorkshopError `stale`, `notFound`, `nothingToUndo`, `restsOnIt`, `unknownParent`, `alreadyHere`, `putAway`, `diskFull`, `readOnly`, `diskTrouble`
  */
 export function apply(db: Db, input: Command): CommandReply {
   const command = commandSchema.parse(input);
@@ -205,6 +250,8 @@ export function apply(db: Db, input: Command): CommandReply {
     const seen = journal.byCommand(db, commandId);
     if (seen) return { already: true, undid: seen.undid };
     const write = new Writer(db);
+    const jobId = change.kind === 'undo' ? null : jobOf(db, change);
+    if (jobId !== null && change.kind !== 'job.change' && jobs.byId(db, jobId)?.archivedAt) throw new WorkshopError('putAway');
     const last = change.kind === 'undo' ? journal.lastOf(db, clientId) : null;
     if (change.kind === 'undo') {
       if (!last) throw new WorkshopError('nothingToUndo');
@@ -217,6 +264,7 @@ export function apply(db: Db, input: Command): CommandReply {
       who,
       at,
       kind: change.kind,
+      jobId: last?.jobId ?? jobId,
       what: JSON.stringify(change),
       effects: JSON.stringify(write.effects),
       undoes: last?.seq ?? null,

@@ -1,24 +1,29 @@
 import type { Assembly } from '@elder-cog/contract';
 import type { Db } from './open.ts';
 
-const COLUMNS = 'id, revision, job_id AS jobId, name, kind, position, mirror_of AS mirrorOf';
+type Row = Omit<Assembly, 'cameApart'> & { cameApart: number };
+
+const fromRow = (row: Row): Assembly => ({ ...row, cameApart: row.cameApart === 1 });
+const toRow = (row: Assembly): Row => ({ ...row, cameApart: row.cameApart ? 1 : 0 });
+
+const COLUMNS = 'id, revision, job_id AS jobId, name, kind, position, mirror_of AS mirrorOf, came_apart AS cameApart';
 
 export const assemblies = {
   ofJob: (db: Db, jobId: string): Assembly[] =>
-    db.prepare<[string], Assembly>(`SELECT ${COLUMNS} FROM assembly WHERE job_id = ? ORDER BY position, id`).all(jobId),
+    db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM assembly WHERE job_id = ? ORDER BY position, id`).all(jobId).map(fromRow),
   byId(db: Db, id: string): Assembly | null {
-    const row = db.prepare<[string], Assembly>(`SELECT ${COLUMNS} FROM assembly WHERE id = ?`).get(id);
-    return row ? row : null;
+    const row = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM assembly WHERE id = ?`).get(id);
+    return row ? fromRow(row) : null;
   },
   insert(db: Db, row: Assembly): void {
     db.prepare(
-      'INSERT INTO assembly (id, revision, job_id, name, kind, position, mirror_of) VALUES (@id, @revision, @jobId, @name, @kind, @position, @mirrorOf)',
-    ).run(row);
+      'INSERT INTO assembly (id, revision, job_id, name, kind, position, mirror_of, came_apart) VALUES (@id, @revision, @jobId, @name, @kind, @position, @mirrorOf, @cameApart)',
+    ).run(toRow(row));
   },
   update(db: Db, row: Assembly): void {
     db.prepare(
-      'UPDATE assembly SET revision = @revision, job_id = @jobId, name = @name, kind = @kind, position = @position, mirror_of = @mirrorOf WHERE id = @id',
-    ).run(row);
+      'UPDATE assembly SET revision = @revision, job_id = @jobId, name = @name, kind = @kind, position = @position, mirror_of = @mirrorOf, came_apart = @cameApart WHERE id = @id',
+    ).run(toRow(row));
   },
   remove(db: Db, id: string): void {
     db.prepare('DELETE FROM assembly WHERE id = ?').run(id);

@@ -37,6 +37,7 @@ export const builds = {
         })),
       }));
   },
+  byId: (db: Db, id: string): { id: string } | null => db.prepare<[string], { id: string }>('SELECT id FROM build WHERE id = ?').get(id) ?? null,
   insert(db: Db, build: Build): void {
     db.prepare(
       'INSERT INTO build (id, assembly_id, parent_id, stage, at, who, label, feel, note) VALUES (@id, @assemblyId, @parentId, @stage, @at, @who, @label, @feel, @note)',

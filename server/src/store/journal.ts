@@ -1,3 +1,4 @@
+import type { JournalEntry } from '@elder-cog/contract';
 import type { Db } from './open.ts';
 
 /** One thing a command did: enough to take it back. */
@@ -15,12 +16,13 @@ export interface JournalRow {
   readonly who: string;
   readonly at: string;
   readonly kind: string;
+  readonly jobId: string | null;
   readonly effects: string;
   readonly undoes: number | null;
   readonly undid: string | null;
 }
 
-const COLUMNS = 'seq, command_id AS commandId, client_id AS clientId, who, at, kind, effects, undoes, undid';
+const COLUMNS = 'seq, command_id AS commandId, client_id AS clientId, who, at, kind, job_id AS jobId, effects, undoes, undid';
 
 export const journal = {
   byCommand: (db: Db, commandId: string): JournalRow | null =>
@@ -41,7 +43,20 @@ export const journal = {
       .get(id) ?? null,
   insert(db: Db, row: Omit<JournalRow, 'seq'> & { what: string }): void {
     db.prepare(
-      'INSERT INTO journal (command_id, client_id, who, at, kind, what, effects, undoes, undid) VALUES (@commandId, @clientId, @who, @at, @kind, @what, @effects, @undoes, @undid)',
+      'INSERT INTO journal (command_id, client_id, who, at, kind, job_id, what, effects, undoes, undid) VALUES (@commandId, @clientId, @who, @at, @kind, @jobId, @what, @effects, @undoes, @undid)',
     ).run(row);
+  },
+  /** Newest first, before `before` where that is given. */
+  ofJob: (db: Db, jobId: string, before: number, count: number): JournalRow[] =>
+    db
+      .prepare<[string, number, number], JournalRow>(`SELECT ${COLUMNS} FROM journal WHERE job_id = ? AND seq < ? ORDER BY seq DESC LIMIT ?`)
+      .all(jobId, before, count),
+  all: (db: Db): JournalEntry[] => db.prepare<[], JournalEntry>(`SELECT ${COLUMNS}, what FROM journal ORDER BY seq`).all(),
+  lastSeq: (db: Db): number => db.prepare<[], { seq: number }>('SELECT coalesce(max(seq), 0) AS seq FROM journal').get()?.seq ?? 0,
+  /** From a workshop's file into an empty journal, numbers and all. */
+  restore(db: Db, entry: JournalEntry): void {
+    db.prepare(
+      'INSERT INTO journal (seq, command_id, client_id, who, at, kind, job_id, what, effects, undoes, undid) VALUES (@seq, @commandId, @clientId, @who, @at, @kind, @jobId, @what, @effects, @undoes, @undid)',
+    ).run(entry);
   },
 };

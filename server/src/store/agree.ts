@@ -1,0 +1,34 @@
+import type { Effect } from './journal.ts';
+import type { Db } from './open.ts';
+import { DESCRIPTIONS, type DescriptionTable } from './descriptions.ts';
+import { isObservation, OBSERVATIONS } from './observations.ts';
+
+type Row = Readonly<Record<string, unknown>>;
+
+const isDescription = (table: string): table is DescriptionTable => table in DESCRIPTIONS;
+
+function rowNow(db: Db, table: string, id: string): Row | null {
+  if (isObservation(table)) return OBSERVATIONS[table].byId(db, id) as Row | null;
+  return isDescription(table) ? (DESCRIPTIONS[table].byId(db, id) as Row | null) : null;
+}
+
+const same = (wrote: unknown, now: Row | null): boolean => {
+  if (wrote === null || now === null) return wrote === now;
+  return Object.entries(now).every(([key, value]) => JSON.stringify((wrote as Row)[key] ?? null) === JSON.stringify(value ?? null));
+};
+
+/**
+ * Whether the tables hold what the journal last wrote of every row.
+ *
+ * @returns one sentence for each row that differs; none when they agree
+ */
+export function journalDisagrees(db: Db): string[] {
+  const last = new Map<string, Effect>();
+  for (const { effects } of db.prepare<[], { effects: string }>('SELECT effects FROM journal ORDER BY seq').iterate())
+    for (const effect of JSON.parse(effects) as Effect[]) last.set(`${effect.table} ${effect.id}`, effect);
+  return [...last.values()]
+    .filter(({ table, id, after }) => !same(after, rowNow(db, table, id)))
+    .map(({ table, id, after }) =>
+      after === null ? `The ${table} ${id} was taken away and is there.` : `The ${table} ${id} is not as the journal last wrote it.`,
+    );
+}
