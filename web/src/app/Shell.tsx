@@ -1,15 +1,21 @@
 import { Dialog, DialogPanel, DialogTitle, Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import type { MarkKind } from '@elder-cog/core';
-import { Keyboard, Menu as MenuIcon, PenLine, Plus, Undo2 } from 'lucide-react';
+import { format } from 'date-fns';
+import { Flag, Keyboard, Menu as MenuIcon, PenLine, Plus, Undo2 } from 'lucide-react';
 import { Suspense, useMemo, useState, type JSX, type ReactNode } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
-import { Field, Primary, Secondary } from '../kit/controls.tsx';
+import { Field, Primary, Quiet, Secondary } from '../kit/controls.tsx';
 import { Mark } from '../kit/Mark.tsx';
 import { JobContext, stateOf, type OpenJob } from '../state/job.ts';
 import { RefusedError, useCommand, useJobReply, useSaveState } from '../state/api.ts';
+import { useOutbox } from '../state/outbox.ts';
 import { useSettings } from '../state/settings.ts';
 import { useKeys, type Keys } from './keyboard.ts';
-import { DrawerIcon, ShelfIcon } from './roadIcons.tsx';
+import { Distance } from './Distance.tsx';
+import { LeaveOpen, useLeaveOpen } from './LeaveOpen.tsx';
+import { BackToTheShelf } from './Nowhere.tsx';
+import { useReckoner } from './Reckoner.tsx';
+import { DrawerIcon, ReckonerIcon, RecordIcon, ShelfIcon, WorkshopIcon } from './roadIcons.tsx';
 
 interface Stop {
   readonly to: string;
@@ -22,11 +28,12 @@ interface Stop {
 const OUTER: readonly Stop[] = [
   { to: '/', name: 'Shelf', key: 's', sign: () => <ShelfIcon /> },
   { to: '/drawer', name: 'Drawer', key: 'd', sign: () => <DrawerIcon /> },
+  { to: '/workshop', name: 'Workshop', key: 'w', sign: () => <WorkshopIcon /> },
 ];
 
 export function OuterShell(): JSX.Element {
   const { pathname } = useLocation();
-  const name = pathname === '/drawer' ? 'Drawer' : pathname === '/new' ? 'New machine' : 'Shelf';
+  const name = { '/drawer': 'Drawer', '/new': 'New machine', '/workshop': 'Workshop' }[pathname] ?? 'Shelf';
   return <Frame stops={OUTER} title={<OuterTitle name={name} />} />;
 }
 
@@ -56,7 +63,7 @@ export function JobShell(): JSX.Element {
   if (!open) return <Frame stops={OUTER} title={<OuterTitle name="Opening…" />} instead={<p className="p-6">Opening the job…</p>} />;
   return (
     <JobContext value={open}>
-      <Frame stops={jobStops(open)} title={<JobTitle open={open} />} back />
+      <Frame stops={jobStops(open)} title={<JobTitle open={open} />} job={open} />
     </JobContext>
   );
 }
@@ -67,10 +74,7 @@ function LoadTrouble({ error }: { error: Error }): JSX.Element {
     <main className="p-6">
       <h1 className="label text-[22px] font-semibold">{missing ? 'That machine is not on the shelf' : 'The server is away'}</h1>
       <p>
-        {missing ? 'It may have been undone, or the address is mistyped.' : error.message}{' '}
-        <Link to="/" className="inline-flex min-h-12 items-center text-blue underline">
-          Back to the Shelf
-        </Link>
+        {missing ? 'It may have been undone, or the address is mistyped.' : error.message} <BackToTheShelf />
       </p>
     </main>
   );
@@ -87,6 +91,7 @@ function jobStops({ state, shaft }: OpenJob): Stop[] {
     { to: at('wear'), name: 'Wear book', short: 'Wear', key: 'w', sign: sign(state.marks.wear) },
     { to: at('section'), name: 'Section', key: 's', sign: sign(shaft?.mark ?? state.marks.section) },
     { to: at('builds'), name: 'Dry builds', short: 'Builds', key: 'd', sign: sign(shaft?.mark ?? state.marks.builds) },
+    { to: at('record'), name: 'Record', key: 'r', sign: () => <RecordIcon /> },
   ];
 }
 
@@ -102,7 +107,7 @@ function JobTitle({ open: { state, shaft } }: { open: OpenJob }): JSX.Element {
         className="label flex h-full min-w-[72px] items-center px-4 text-[22px] font-semibold whitespace-nowrap no-underline max-sm:px-3 max-sm:text-[19px]"
       >
         <span className="truncate">{state.job.machine}</span>{' '}
-        <span className="pl-2 text-[18px] font-medium text-ink2 max-md:hidden">{state.job.year}</span>
+        <span className="pl-2 text-[18px] font-medium text-ink2 max-lg:hidden">{state.job.year}</span>
       </Link>
       <nav aria-label="Boxes" className="flex h-full items-stretch gap-1 border-l border-rule px-2 max-md:hidden">
         {state.assemblies.map((assembly) => {
@@ -162,18 +167,15 @@ function ShaftPicker({ state, shaft, view }: { state: OpenJob['state']; shaft: N
   );
 }
 
+const toggleWords = (): void => {
+  const { words, setWords } = useSettings.getState();
+  setWords(words === 'british' ? 'american' : 'british');
+};
+
 /** Title block over, road at the left (a bar at the foot of a phone), the view in what is left. */
-function Frame({
-  stops,
-  title,
-  back = false,
-  instead,
-}: {
-  stops: readonly Stop[];
-  title: ReactNode;
-  back?: boolean;
-  instead?: ReactNode;
-}): JSX.Element {
+function Frame({ stops, title, job, instead }: { stops: readonly Stop[]; title: ReactNode; job?: OpenJob; instead?: ReactNode }): JSX.Element {
+  const back = job !== undefined;
+  const [far, setFar] = useState(false);
   const { unit, flipUnit } = useSettings();
   const { send } = useCommand();
   const [undone, setUndone] = useState<string | null>(null);
@@ -197,13 +199,16 @@ function Frame({
       ...byName,
       'g h': () => void navigate('/'),
       u: flipUnit,
+      w: toggleWords,
       r: entry,
       F2: entry,
+      ...(back ? { f: () => setFar(true), F8: () => setFar(true), o: useLeaveOpen.getState().show } : {}),
       '?': () => setKeysShown(true),
+      '/': useReckoner.getState().show,
       'Ctrl+z': undo,
       ...(builds && sectionStop ? { b: () => void navigate(window.location.pathname.endsWith('/builds') ? sectionStop.to : builds.to) } : {}),
     };
-  }, [stops, navigate, flipUnit]);
+  }, [stops, navigate, flipUnit, back]);
   useKeys(keys);
 
   return (
@@ -213,6 +218,18 @@ function Frame({
       </a>
       <header className="no-print sticky top-0 z-10 flex h-14 items-stretch border-b-2 border-ink bg-paper max-sm:h-[50px]">
         <div className="flex min-w-0 flex-1 items-stretch overflow-hidden">{title}</div>
+        {job && (
+          <button
+            type="button"
+            onClick={useLeaveOpen.getState().show}
+            aria-label={`Leave something open; ${job.state.openItems.length} now`}
+            title="Leave something open (o)"
+            className="label flex min-w-12 items-center justify-center gap-1 border-l border-rule px-2 text-[18px] max-sm:hidden"
+          >
+            <Flag size={20} aria-hidden="true" />
+            {job.state.openItems.length > 0 && <span className="num">{job.state.openItems.length}</span>}
+          </button>
+        )}
         <button
           type="button"
           onClick={undo}
@@ -236,6 +253,9 @@ function Frame({
         </button>
         <SaveSign />
       </header>
+      <PrintTitle stops={stops} job={job ?? null} />
+      <Notices />
+      {job?.state.job.archivedAt && <PutAway job={job.state.job} />}
       {undone && (
         <p role="status" className="no-print m-0 border-b border-ink bg-band px-4 py-2">
           {undone}
@@ -256,6 +276,14 @@ function Frame({
                 <span className="label text-[16px]">Drawer</span>
               </Link>
             )}
+            <button
+              type="button"
+              onClick={useReckoner.getState().show}
+              className="flex min-h-[62px] w-full flex-col justify-center gap-1 px-2.5 text-left text-ink2"
+            >
+              <ReckonerIcon />
+              <span className="label text-[16px]">Reckoner</span>
+            </button>
             <MoreMenu onKeys={() => setKeysShown(true)} onSign={() => setSigning(true)} />
           </div>
         </nav>
@@ -264,21 +292,49 @@ function Frame({
         </main>
       </div>
       <nav aria-label="Road, phone" className="no-print fixed inset-x-0 bottom-0 z-10 flex h-[60px] border-t-2 border-ink bg-paper sm:hidden">
-        {(back ? stops.filter((s) => s.name !== 'Wear book') : stops).map((stop) => (
+        {(back ? stops.filter((s) => !IN_MORE.has(s.name)) : stops).map((stop) => (
           <PhoneStop key={stop.name} stop={stop} />
         ))}
-        <PhoneMore stops={back ? stops.filter((s) => s.name === 'Wear book') : []} onUndo={undo} />
+        <PhoneMore stops={back ? stops.filter((s) => IN_MORE.has(s.name)) : []} onUndo={undo} {...(back ? { onFar: () => setFar(true) } : {})} />
       </nav>
+      {job && <LeaveOpen job={job} />}
+      {job && <Distance open={far} onClose={() => setFar(false)} job={job} />}
       <SignDialog open={signing} onClose={() => setSigning(false)} />
       <KeysDialog open={keysShown} onClose={() => setKeysShown(false)} stops={stops} />
     </div>
   );
 }
 
+const PRINTED: Readonly<Record<string, string>> = { limits: 'Limits', strip: 'As it came apart', sheet: 'Measuring sheet', ask: 'A question' };
+
+/** What a printed sheet is of, and when. */
+function PrintTitle({ stops, job }: { stops: readonly Stop[]; job: OpenJob | null }): JSX.Element {
+  const { pathname } = useLocation();
+  const path = PRINTED[pathname.split('/')[3] ?? ''] ?? stops.find((s) => s.to.split('?')[0] === pathname)?.name;
+  const shaft = job?.shaft;
+  const says = [
+    job ? `${job.state.job.machine} ${job.state.job.year}`.trim() : 'Elder Cog',
+    ...(shaft ? [shaft.assembly.name, shaft.shaft.name, shaft.current ? `build ${shaft.current.number}, ${shaft.stage}` : 'not built yet'] : []),
+    path ?? 'Bench',
+    format(new Date(), 'd MMM yyyy'),
+  ];
+  return <p className="label m-0 hidden border-b-2 border-ink pb-1 text-[18px] font-semibold print:block">{says.join(' · ')}</p>;
+}
+
+/** A phone's bar has room for three and More. */
+const IN_MORE: ReadonlySet<string> = new Set(['Wear book', 'Record']);
+
+/** Leaves of the Wear book, and the sheets printed from it. */
+const IN_THE_BOOK = ['/limits', '/strip', '/ask/', '/sheet'] as const;
+
 function useIsOn(to: string): boolean {
   const { pathname } = useLocation();
   const path = to.split('?')[0] ?? to;
-  return pathname === path || (path.endsWith('/bench') && pathname === path.replace('/bench', ''));
+  return (
+    pathname === path ||
+    (path.endsWith('/bench') && pathname === path.replace('/bench', '')) ||
+    (path.endsWith('/wear') && IN_THE_BOOK.some((leaf) => pathname.startsWith(path.replace('/wear', leaf))))
+  );
 }
 
 function RoadStop({ stop }: { stop: Stop }): JSX.Element {
@@ -301,7 +357,7 @@ function PhoneStop({ stop }: { stop: Stop }): JSX.Element {
     <NavLink
       to={stop.to}
       aria-current={on ? 'page' : undefined}
-      className={`flex flex-1 items-center justify-center gap-1.5 no-underline ${on ? 'bg-blue text-paper' : 'text-ink2'}`}
+      className={`flex flex-1 items-center justify-center gap-1 no-underline [&>svg]:w-6 ${on ? 'bg-blue text-paper' : 'text-ink2'}`}
     >
       {stop.sign(on)}
       <span className={`label text-[16px] ${on ? 'font-semibold' : ''}`}>{stop.short ?? stop.name}</span>
@@ -309,20 +365,52 @@ function PhoneStop({ stop }: { stop: Stop }): JSX.Element {
   );
 }
 
-function PhoneMore({ stops, onUndo }: { stops: readonly Stop[]; onUndo: () => void }): JSX.Element {
+function PhoneMore({ stops, onUndo, onFar }: { stops: readonly Stop[]; onUndo: () => void; onFar?: () => void }): JSX.Element {
   return (
     <Menu>
       <MenuButton className="label flex flex-1 items-center justify-center gap-1.5 text-[16px] text-ink2">
         <MenuIcon size={20} aria-hidden="true" /> More
       </MenuButton>
       <MenuItems anchor="top end" className="z-20 w-56 border-2 border-ink bg-sheet">
-        {[...stops.map((s) => ({ to: s.to, name: s.name })), { to: '/', name: 'Shelf' }, { to: '/drawer', name: 'Drawer' }].map((item) => (
+        {[
+          ...stops.map((s) => ({ to: s.to, name: s.name })),
+          { to: '/', name: 'Shelf' },
+          { to: '/drawer', name: 'Drawer' },
+          { to: '/workshop', name: 'Workshop' },
+        ].map((item) => (
           <MenuItem key={item.name}>
             <Link to={item.to} className="label block min-h-12 px-4 py-3 text-[18px] no-underline data-focus:bg-band">
               {item.name}
             </Link>
           </MenuItem>
         ))}
+        <MenuItem>
+          <button
+            type="button"
+            onClick={useReckoner.getState().show}
+            className="label block min-h-12 w-full px-4 py-3 text-left text-[18px] data-focus:bg-band"
+          >
+            Reckoner
+          </button>
+        </MenuItem>
+        {onFar && (
+          <MenuItem>
+            <button
+              type="button"
+              onClick={useLeaveOpen.getState().show}
+              className="label block min-h-12 w-full px-4 py-3 text-left text-[18px] data-focus:bg-band"
+            >
+              Leave something open
+            </button>
+          </MenuItem>
+        )}
+        {onFar && (
+          <MenuItem>
+            <button type="button" onClick={onFar} className="label block min-h-12 w-full px-4 py-3 text-left text-[18px] data-focus:bg-band">
+              The number, from afar
+            </button>
+          </MenuItem>
+        )}
         <MenuItem>
           <button type="button" onClick={onUndo} className="label block min-h-12 w-full px-4 py-3 text-left text-[18px] data-focus:bg-band">
             Undo the last thing
@@ -389,15 +477,55 @@ function MoreMenu({ onKeys, onSign }: { onKeys: () => void; onSign: () => void }
 }
 
 function SaveSign(): JSX.Element {
-  const { state, message } = useSaveState();
+  const { state, message, waiting } = useSaveState();
   return (
     <span
       role="status"
       title={message}
       className={`label flex w-[104px] items-center justify-center border-l border-rule text-[18px] font-semibold max-sm:w-[74px] max-sm:text-[16px] ${state === 'not saved' ? 'text-tight' : state === 'saved' ? 'text-good' : 'text-ink2'}`}
     >
-      {state}
+      {state === 'waiting' ? `waiting ${waiting}` : state}
     </span>
+  );
+}
+
+/** A machine put away is read and not written to. */
+function PutAway({ job }: { job: OpenJob['state']['job'] }): JSX.Element {
+  const { send, sending } = useCommand();
+  const { id, revision, machine, year, note } = job;
+  const takeOut = (): void => {
+    send({ kind: 'job.change', id, revision, machine, year, note, archivedAt: null }).catch(() => undefined);
+  };
+  return (
+    <p role="status" className="no-print m-0 flex flex-wrap items-center gap-x-4 border-b border-ink bg-band px-4 py-1">
+      This machine is put away: everything can be read, and nothing is changed.
+      <Secondary onClick={takeOut} disabled={sending}>
+        Take it out again
+      </Secondary>
+    </p>
+  );
+}
+
+/** What the server would not take, with what was in it; and that it is away, while it is. */
+function Notices(): JSX.Element {
+  const { state, message } = useSaveState();
+  const { parked, read } = useOutbox();
+  return (
+    <>
+      {(state === 'waiting' || state === 'not saved') && (
+        <p role="alert" className="no-print m-0 border-b border-ink bg-band px-4 py-2">
+          {message}
+        </p>
+      )}
+      {parked.map((each) => (
+        <p key={each.key} role="alert" className="no-print m-0 flex flex-wrap items-center gap-x-3 border-b border-ink bg-band px-4 py-1">
+          <span>
+            Not kept: <span className="num font-semibold">{each.entered}</span>. {each.message}
+          </span>
+          <Quiet onClick={() => read(each.key)}>I have read it</Quiet>
+        </p>
+      ))}
+    </>
   );
 }
 
@@ -439,7 +567,12 @@ function KeysDialog({ open, onClose, stops }: { open: boolean; onClose: () => vo
     ['g h', 'back to the Shelf'],
     ['r or F2', 'to the reading'],
     ['b', 'Section ⇄ Dry builds'],
+    ['o', 'leave something open, from anywhere in a job'],
+    ['j and k', 'down and up the rows of the Wear book'],
+    ['f or F8', 'the number across the screen, to be read from afar'],
     ['u', 'thou ⇄ mm, in what is shown'],
+    ['w', 'British ⇄ American words'],
+    ['/', 'the Reckoner, from an empty field too'],
     ['Enter', 'keep, or do what the blue button says'],
     ['Esc', 'clear the entry; again, leave it'],
     ['Ctrl+Z', 'undo the last thing'],

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { useSettings } from '../state/settings.ts';
 
 /** Letters that work only outside fields. */
 export type Keys = Readonly<Record<string, () => void>>;
@@ -6,9 +7,9 @@ export type Keys = Readonly<Record<string, () => void>>;
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
-/** In a field only F2 is ours; and Ctrl+Z, where there is nothing typed for it to take back. */
+/** In a field only F2 and F8 are ours; and where nothing is typed, Ctrl+Z, which would have nothing to take back, and /, which begins no entry. */
 const passes = (name: string, target: EventTarget | null): boolean =>
-  name === 'F2' || (name === 'Ctrl+z' && target instanceof HTMLInputElement && target.value === '');
+  name === 'F2' || name === 'F8' || ((name === 'Ctrl+z' || name === '/') && target instanceof HTMLInputElement && target.value === '');
 
 /** Runs a key's action; `g x` is two keys in a row. */
 export function useKeys(keys: Keys): void {
@@ -22,6 +23,7 @@ export function useKeys(keys: Keys): void {
       const name = event.ctrlKey || event.metaKey ? `Ctrl+${event.key.toLowerCase()}` : event.key;
       if (typing(event.target) && !passes(name, event.target)) return;
       if (event.altKey) return;
+      if (!useSettings.getState().letters && /^[a-z/?]$/i.test(name)) return;
       const full = waiting === '' ? name : `${waiting} ${name}`;
       waiting = full === 'g' ? 'g' : '';
       const act = latest.current[full];

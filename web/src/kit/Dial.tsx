@@ -7,9 +7,19 @@ const point = (degrees: number, r: number): readonly [number, number] => [
 ];
 
 /** The dial as keyed: start hand hollow, finish hand solid, the sector swept tinted, whole turns as a second ring. */
-export function Dial({ entry, divisions, size = 240 }: { entry: string; divisions: number; size?: number }): JSX.Element {
-  const face = dialFace(entry, divisions);
-  const numbers = face?.numbers ?? dialFace('0', divisions)?.numbers ?? [];
+export function Dial({
+  entry,
+  divisions,
+  balanced = false,
+  size = 240,
+}: {
+  entry: string;
+  divisions: number;
+  balanced?: boolean;
+  size?: number;
+}): JSX.Element {
+  const face = dialFace(entry, divisions, balanced);
+  const numbers = face?.numbers ?? dialFace('0', divisions, balanced)?.numbers ?? [];
   const says = face
     ? `Dial, from ${Math.round((face.start / 360) * divisions)} ${face.clockwise ? 'clockwise' : 'anticlockwise'} to ${Math.round((face.finish / 360) * divisions)}${face.turns > 0 ? ` and ${face.turns} whole turns` : ''}`
     : 'Dial, nothing keyed yet';
@@ -37,6 +47,7 @@ export function Dial({ entry, divisions, size = 240 }: { entry: string; division
       )}
       {face && <Hand degrees={face.start} solid={false} />}
       {face && <Hand degrees={face.finish} solid />}
+      {face && face.back !== null && <Back degrees={face.back} />}
       <circle cx="120" cy="120" r="6" fill="var(--ink)" />
     </svg>
   );
@@ -54,6 +65,12 @@ function Hand({ degrees, solid }: { degrees: number; solid: boolean }): JSX.Elem
       data-dial={solid ? 'finish' : 'start'}
     />
   );
+}
+
+/** Where it came back to: a line only, beside the hand it began at. */
+function Back({ degrees }: { degrees: number }): JSX.Element {
+  const [x, y] = point(degrees, 98);
+  return <path d={`M120,120L${x},${y}`} stroke="var(--blue)" strokeWidth="2" strokeDasharray="5 3" data-dial="back" />;
 }
 
 function sector(start: number, finish: number, sweep: number, clockwise: boolean): string {

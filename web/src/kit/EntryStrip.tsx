@@ -1,4 +1,15 @@
-import { formatLength, suspectSlip, tryEntry, type EntryRead, type Instrument, type Length, type SuspectedSlip } from '@elder-cog/core';
+import {
+  describeLength,
+  formatLength,
+  nanometres,
+  standingApart,
+  suspectHand,
+  suspectSlip,
+  tryEntry,
+  type EntryRead,
+  type Instrument,
+  type Length,
+} from '@elder-cog/core';
 import { forwardRef, useState, type JSX, type ReactNode } from 'react';
 import { Primary, Refusal, Secondary } from './controls.tsx';
 import { Both } from './Num.tsx';
@@ -21,6 +32,10 @@ interface EntryStripProps {
   readonly id?: string;
   readonly example: string;
   readonly busy?: boolean;
+  /** something worth knowing of the entry, that is no reason not to keep it */
+  readonly remark?: string | null;
+  /** kept here and not yet by the server, which is away */
+  readonly waiting?: boolean;
   /** the page has its own keypad: the tablet's keyboard stays away */
   readonly ownKeypad?: boolean;
 }
@@ -30,7 +45,22 @@ interface EntryStripProps {
  * entry stays to be mended. Enter keeps.
  */
 export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function EntryStrip(
-  { value, onChange, onKeep, instrument, reckons, expected, blocked, label = 'Reading', id = 'entry', example, busy = false, ownKeypad = false },
+  {
+    value,
+    onChange,
+    onKeep,
+    instrument,
+    reckons,
+    expected,
+    blocked,
+    label = 'Reading',
+    id = 'entry',
+    example,
+    busy = false,
+    remark = null,
+    waiting = false,
+    ownKeypad = false,
+  },
   ref,
 ) {
   const [asked, setAsked] = useState<string | null>(null);
@@ -38,16 +68,25 @@ export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function
   const understood = value.trim() === '' ? null : tryEntry(value, instrument);
   const read = understood && 'read' in understood ? understood.read : null;
   const shown = read ? (reckons?.(value) ?? read.reading.value) : null;
-  const slips = read && shown !== null && read.reading.kind === 'estimate' && expected ? suspectSlip(shown, expected) : [];
+  const choices = (understood && 'read' in understood ? understood.read.choices : understood?.refusal.choices) ?? [];
+  const slips =
+    choices.length === 0 && read && shown !== null && read.reading.kind === 'estimate' && expected
+      ? suspected(value, shown, instrument, expected)
+      : [];
 
   const keep = (text: string = value): void => {
     setTried(true);
     const now = tryEntry(text, instrument);
-    if (!('read' in now) || blocked || busy) return;
+    if (!('read' in now) || blocked || busy || now.read.choices) return;
     if (text === value && slips.length > 0 && asked !== value) return setAsked(value);
     setAsked(null);
     setTried(false);
     onKeep(text, now.read);
+  };
+
+  const choose = (choice: string): void => {
+    onChange(choice);
+    if (tried) keep(choice);
   };
 
   return (
@@ -75,6 +114,7 @@ export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function
             if (value === '') event.currentTarget.blur();
             else onChange('');
           }}
+          readOnly={waiting}
           placeholder={`like ${example}`}
           autoComplete="off"
           spellCheck={false}
@@ -88,7 +128,14 @@ export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function
         </Primary>
       </div>
       <div id={`${id}-says`} aria-live="polite" className="mt-2 min-h-7">
-        <Says understood={understood} shown={shown} read={read} tried={tried} blocked={tried ? (blocked ?? null) : null} />
+        {waiting && (
+          <span role="alert" className="block font-medium">
+            Not saved yet: the server is away. It is sent when the server answers.
+          </span>
+        )}
+        <Says understood={understood} shown={shown} read={read} tried={tried} blocked={tried ? (blocked ?? null) : null} instrument={instrument} />
+        {remark !== null && <span className="block text-[16px] text-ink2">{remark}</span>}
+        {choices.length > 0 && <Choices choices={choices} onChoose={choose} />}
         {asked !== null && slips[0] && (
           <Query
             slips={slips}
@@ -97,6 +144,7 @@ export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function
             unit={instrument.unit}
             onMeant={(text) => keep(text)}
             onKeep={() => keep(value)}
+            entered={shown ?? (0 as Length)}
           />
         )}
       </div>
@@ -110,12 +158,14 @@ function Says({
   read,
   tried,
   blocked,
+  instrument,
 }: {
   understood: ReturnType<typeof tryEntry> | null;
   shown: Length | null;
   read: EntryRead | null;
   tried: boolean;
   blocked: string | null;
+  instrument: Instrument;
 }): ReactNode {
   if (blocked) return <Refusal>{blocked}</Refusal>;
   if (!understood) return tried ? <Refusal>Nothing was typed: read the dial, and type what it showed.</Refusal> : null;
@@ -133,6 +183,7 @@ function Says({
     <>
       <span className="text-ink2">{before}</span>
       <Both value={shown} unit={read.unit} />
+      {read.values.length > 1 && <Spread values={read.values} unit={read.unit} instrument={instrument} />}
       {read.reading.kind === 'atMost' && read.reading.value === 0 && (
         <span className="block text-[16px]">No movement: zero float, or any preload.</span>
       )}
@@ -145,6 +196,59 @@ function Says({
   );
 }
 
+/** How far several readings lie apart, and one that stands off by itself: questioned, and kept with the rest. */
+function Spread({ values, unit, instrument }: { values: readonly Length[]; unit: EntryRead['unit']; instrument: Instrument }): JSX.Element {
+  const range = nanometres(Math.max(...values) - Math.min(...values));
+  const apart = standingApart(values, instrument).map((i) => describeLength(values[i] ?? range, unit === 'um' ? 'mm' : unit));
+  return (
+    <>
+      <span className="block text-[16px]">
+        <span className="text-ink2">range </span>
+        <span className="num">{describeLength(range, unit === 'um' ? 'mm' : unit)}</span>
+      </span>
+      {apart.length > 0 && (
+        <span className="block text-[16px] font-medium">{apart.join(', ')} stands apart from the rest: read it again. It is kept and counted.</span>
+      )}
+    </>
+  );
+}
+
+/** A likely slip, and the entry that would be without it. */
+interface Slip {
+  readonly why: string;
+  readonly entry: string;
+  readonly says: string;
+}
+
+/** Slips of unit and point, and of the hand of a dial, as the entries they would have been. */
+function suspected(text: string, value: Length, instrument: Instrument, expected: Expected): Slip[] {
+  const shown = instrument.unit === 'in' ? 'thou' : instrument.unit;
+  return [
+    ...suspectHand(text, value, instrument, expected).map(({ why, entry, meant }) => ({
+      why,
+      entry,
+      says: `${entry}, ${describeLength(meant, shown)}`,
+    })),
+    ...suspectSlip(value, expected).map(({ why, meant }) => ({ why, entry: describeLength(meant, shown), says: describeLength(meant, shown) })),
+  ];
+}
+
+/** What could mean two things: two buttons, and nothing chosen for anyone. */
+function Choices({ choices, onChoose }: { choices: readonly string[]; onChoose: (choice: string) => void }): JSX.Element {
+  return (
+    <div role="alert" className="mt-2 border-2 border-blue bg-sheet p-3">
+      <p className="m-0 mb-2 font-medium">That could mean two things. Which?</p>
+      <div className="flex flex-wrap gap-2">
+        {choices.map((choice) => (
+          <Secondary key={choice} onClick={() => onChoose(choice)} className="num min-h-14">
+            {choice}
+          </Secondary>
+        ))}
+      </div>
+    </div>
+  );
+}
+
 /** One line, and the likely meanings as buttons; never a change by itself. */
 function Query({
   slips,
@@ -153,24 +257,28 @@ function Query({
   onMeant,
   onKeep,
   value,
+  entered,
 }: {
-  slips: readonly SuspectedSlip[];
+  slips: readonly Slip[];
   expected: Expected | null;
   unit: Instrument['unit'];
   onMeant: (text: string) => void;
   onKeep: () => void;
   value: string;
+  entered: Length;
 }): JSX.Element {
   const shown = unit === 'in' ? 'thou' : unit;
   return (
     <div role="alert" className="mt-2 border-2 border-tight bg-sheet p-3">
       <p className="m-0 mb-2 font-medium">
-        Is that a slip?{expected && ` ${formatLength(expected.min, shown)} to ${formatLength(expected.max, shown)} ${shown} expected.`}
+        That is {describeLength(entered, shown)}
+        {expected && `; ${formatLength(expected.min, shown)} to ${formatLength(expected.max, shown)} expected`}.{' '}
+        {slips[0] && `${slips[0].why.charAt(0).toUpperCase()}${slips[0].why.slice(1)}?`}
       </p>
       <div className="flex flex-wrap gap-2">
         {slips.slice(0, 2).map((slip) => (
-          <Secondary key={slip.factor} onClick={() => onMeant(`${formatLength(slip.meant, shown)} ${shown}`)}>
-            {formatLength(slip.meant, shown)} {shown}
+          <Secondary key={slip.entry} onClick={() => onMeant(slip.entry)} className="num">
+            {slip.says}
           </Secondary>
         ))}
         <Secondary onClick={onKeep}>keep {value}</Secondary>

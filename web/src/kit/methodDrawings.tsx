@@ -87,3 +87,29 @@ export const WAYS: readonly { readonly method: Method; readonly name: string; re
   { method: 'coverDown', name: 'Cover down by hand', says: 'No gasket, no bolts: what is left under its flange.', example: 'goes 14 stops 15' },
 ];
 export const wayOf = (method: Method | null): (typeof WAYS)[number] => WAYS.find((w) => w.method === method) ?? (WAYS[0] as (typeof WAYS)[number]);
+
+/** How a dial stands to what moves: the movement along the level, the face it touches, its stem; the angles as they are. */
+export function SquareDrawing({ stem, face }: { stem: number; face: number }): JSX.Element {
+  return (
+    <svg
+      width="132"
+      height="150"
+      viewBox="0 0 132 150"
+      role="img"
+      aria-label={`Stem ${stem}° off the movement, face ${face}° off square`}
+      className="shrink-0"
+    >
+      <path d="M6,75h120" stroke="var(--edge)" strokeWidth="1.2" strokeDasharray="8 4 2 4" />
+      <g transform={`rotate(${face} 46 75)`}>
+        <path d="M18,35H46V115H18Z" {...steel} />
+        <path d="M46,35V115" stroke="var(--ink)" strokeWidth="2.4" />
+      </g>
+      <g transform={`rotate(${-stem} 46 75)`}>
+        <path d="M46,75h34" {...blue} strokeWidth={3} />
+        <circle cx="100" cy="75" r="20" fill="var(--sheet)" stroke="var(--blue)" strokeWidth="2" />
+        <path d="M100,75l7,-13" {...blue} />
+      </g>
+      <path d="M14,136h52m0,0l-7,-4m7,4l-7,4M14,136l7,-4m-7,4l7,4" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
+    </svg>
+  );
+}

@@ -1,59 +1,47 @@
 import {
   drawerReply,
-  errorReply,
+  journalReply,
+  workshopReply,
   jobReply,
   shelfReply,
-  commandReply,
   type Change,
   type CommandReply,
   type DrawerReply,
   type JobReply,
+  type JournalReply,
+  type WorkshopReply,
   type ShelfReply,
 } from '@elder-cog/contract';
-import { useMutation, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query';
-import type { z } from 'zod';
+import {
+  useInfiniteQuery,
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type InfiniteData,
+  type UseInfiniteQueryResult,
+  type UseQueryResult,
+} from '@tanstack/react-query';
+import { useEffect } from 'react';
 import { create } from 'zustand';
-import { newId, useSettings } from './settings.ts';
+import { ask, post, sendWhatWaits, tryAgainNow, useOutbox } from './outbox.ts';
 
-/** A refusal from the server, or no server at all, as one sentence. */
-export class RefusedError extends Error {
-  readonly code: string;
-  constructor(code: string, message: string) {
-    super(message);
-    this.code = code;
-  }
-}
-
-async function ask<Schema extends z.ZodType>(schema: Schema, url: string, init?: RequestInit): Promise<z.output<Schema>> {
-  let response: Response;
-  try {
-    response = await fetch(url, init);
-  } catch {
-    throw new RefusedError('away', 'The server is away. What you typed is still here: try again when it is back.');
-  }
-  const body: unknown = await response.json().catch(() => null);
-  if (!response.ok) {
-    const refused = errorReply.safeParse(body);
-    throw refused.success
-      ? new RefusedError(refused.data.error.code, refused.data.error.message)
-      : new RefusedError('broken', 'The server answered with something that could not be read: try again.');
-  }
-  return schema.parse(body);
-}
-
-/** Saved, saving, or why not: shown in the title block. */
-interface SaveState {
-  readonly state: 'saved' | 'saving' | 'not saved';
-  readonly message: string;
-  set(state: SaveState['state'], message?: string): void;
-}
-export const useSaveState = create<SaveState>((set) => ({ state: 'saved', message: '', set: (state, message = '') => set({ state, message }) }));
+export { RefusedError } from './outbox.ts';
 
 const FRESH = { refetchInterval: 20_000, refetchOnWindowFocus: true } as const;
 
 export const useShelf = (): UseQueryResult<ShelfReply> => useQuery({ queryKey: ['shelf'], queryFn: () => ask(shelfReply, '/api/jobs'), ...FRESH });
 export const useDrawer = (): UseQueryResult<DrawerReply> =>
   useQuery({ queryKey: ['drawer'], queryFn: () => ask(drawerReply, '/api/drawer'), ...FRESH });
+export const useWorkshop = (): UseQueryResult<WorkshopReply> =>
+  useQuery({ queryKey: ['workshop'], queryFn: () => ask(workshopReply, '/api/workshop'), ...FRESH });
+/** The journal of a job, newest first, a page at a time. */
+export const useJournal = (id: string): UseInfiniteQueryResult<InfiniteData<JournalReply>> =>
+  useInfiniteQuery({
+    queryKey: ['journal', id],
+    queryFn: ({ pageParam }) => ask(journalReply, `/api/jobs/${id}/journal${pageParam === 0 ? '' : `?before=${pageParam}`}`),
+    initialPageParam: 0,
+    getNextPageParam: (last) => (last.more ? last.entries.at(-1)?.seq : undefined),
+  });
 export const useJobReply = (id: string): UseQueryResult<JobReply> =>
   useQuery({ queryKey: ['job', id], queryFn: () => ask(jobReply, `/api/jobs/${id}`), ...FRESH });
 
@@ -67,26 +55,50 @@ export interface Commander {
 export function useCommand(): Commander {
   const client = useQueryClient();
   const mutation = useMutation({
-    mutationFn: async (changes: readonly Change[]): Promise<CommandReply> => {
-      const { who, clientId } = useSettings.getState();
-      useSaveState.getState().set('saving');
-      let reply: CommandReply = { already: false, undid: null };
-      for (const change of changes) {
-        const command = { commandId: newId(), clientId, who, at: new Date().toISOString(), change };
-        reply = await ask(commandReply, '/api/commands', {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify(command),
-        });
-      }
-      return reply;
+    mutationFn: (changes: readonly Change[]): Promise<CommandReply> => {
+      useRefusal.getState().say('');
+      return post(changes);
     },
+    // what is entered while the server is away waits in the outbox, not in the query library
+    networkMode: 'always',
     retry: false,
-    onSuccess: async () => {
-      await client.invalidateQueries();
-      useSaveState.getState().set('saved');
-    },
-    onError: (error) => useSaveState.getState().set('not saved', error.message),
+    onSuccess: () => client.invalidateQueries(),
+    onError: (error) => useRefusal.getState().say(error.message),
   });
   return { send: (...changes) => mutation.mutateAsync(changes), sending: mutation.isPending };
+}
+
+/** Why the last change was not kept, until the next one is. */
+interface Refusal {
+  readonly message: string;
+  say(message: string): void;
+}
+export const useRefusal = create<Refusal>((set) => ({ message: '', say: (message) => set({ message }) }));
+
+/** How it stands with the server, as the title block says it. */
+export function useSaveState(): { readonly state: 'saved' | 'saving' | 'waiting' | 'not saved'; readonly message: string; readonly waiting: number } {
+  const { waiting, away } = useOutbox();
+  const message = useRefusal((s) => s.message);
+  if (waiting > 0 && away)
+    return { state: 'waiting', message: 'The server is away. What you entered is kept here, and sent when it answers.', waiting };
+  if (waiting > 0) return { state: 'saving', message: '', waiting };
+  return message === '' ? { state: 'saved', message: '', waiting } : { state: 'not saved', message, waiting };
+}
+
+/** Sends what an earlier page left, and tries again as soon as the browser thinks it may. */
+export function useOutboxSender(): void {
+  const client = useQueryClient();
+  useEffect(() => {
+    sendWhatWaits();
+    window.addEventListener('online', tryAgainNow);
+    window.addEventListener('focus', tryAgainNow);
+    const stop = useOutbox.subscribe((now, before) => {
+      if (before.waiting > 0 && now.waiting === 0) void client.invalidateQueries();
+    });
+    return () => {
+      window.removeEventListener('online', tryAgainNow);
+      window.removeEventListener('focus', tryAgainNow);
+      stop();
+    };
+  }, [client]);
 }

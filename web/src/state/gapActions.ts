@@ -1,4 +1,4 @@
-import type { Build, Change, FitLeaf, RawReading, Station } from '@elder-cog/contract';
+import type { Build, Change, FitLeaf, LimitSource, RawReading, Station, Withdrawal } from '@elder-cog/contract';
 import type { Instrument, LengthUnit, Limits, parsePack, Length } from '@elder-cog/core';
 import type { BuildNow, ShaftState } from '@elder-cog/derive';
 import { newId, useSettings } from './settings.ts';
@@ -22,12 +22,20 @@ export const keepReading = (station: Station, build: BuildNow | null, raw: RawRe
   },
 });
 
+/** Where a limit comes from, and whether it is judged by from now on. */
+export interface LimitOrigin {
+  readonly source?: LimitSource;
+  readonly pageOrWhom?: string;
+  readonly saidAt?: string;
+  readonly working?: string;
+  readonly inUse?: boolean;
+}
+
 export const setLimits = (
   station: Station,
   written: string,
   { limits, unit }: { limits: Limits; unit: LengthUnit },
-  source: 'manual' | 'told' | 'as_found' = 'manual',
-  pageOrWhom = '',
+  { source = 'manual', pageOrWhom = '', saidAt = '', working = '', inUse = true }: LimitOrigin = {},
 ): Change => ({
   kind: 'limit.set',
   limit: {
@@ -39,7 +47,10 @@ export const setLimits = (
     unit,
     source,
     pageOrWhom,
-    inUse: true,
+    saidAt,
+    working,
+    specId: null,
+    inUse,
   },
 });
 
@@ -106,7 +117,7 @@ export function leavesFromSaid(
   });
 }
 
-export const withdraw = (ofKind: 'reading' | 'build', ofId: string, why: string): Change => ({
+export const withdraw = (ofKind: Withdrawal['ofKind'], ofId: string, why: string): Change => ({
   kind: 'withdraw',
   withdrawal: { id: newId(), ofKind, ofId, who: signed(), at: now(), why },
 });

@@ -1,3 +1,4 @@
+import type { Dialect } from '@elder-cog/core';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
@@ -5,10 +6,19 @@ import { persist } from 'zustand/middleware';
 interface Settings {
   readonly unit: 'thou' | 'mm';
   readonly theme: 'light' | 'dark' | 'system';
+  /** which vocabulary of the trade the page speaks */
+  readonly words: Dialect;
+  /** letters act as keys outside fields */
+  readonly letters: boolean;
+  /** a kept reading is heard */
+  readonly tick: boolean;
   readonly who: string;
   readonly clientId: string;
   flipUnit(): void;
   setTheme(theme: Settings['theme']): void;
+  setWords(words: Dialect): void;
+  setLetters(letters: boolean): void;
+  setTick(tick: boolean): void;
   setWho(who: string): void;
 }
 
@@ -26,10 +36,16 @@ export const useSettings = create<Settings>()(
     (set) => ({
       unit: 'thou',
       theme: 'system',
+      words: 'british',
+      letters: true,
+      tick: true,
       who: '',
       clientId: newId(),
       flipUnit: () => set((s) => ({ unit: s.unit === 'thou' ? 'mm' : 'thou' })),
       setTheme: (theme) => set({ theme }),
+      setWords: (words) => set({ words }),
+      setLetters: (letters) => set({ letters }),
+      setTick: (tick) => set({ tick }),
       setWho: (who) => set({ who }),
     }),
     { name: 'elder-cog-settings' },

@@ -1,5 +1,6 @@
 import { describeLength, nanometres, ReckoningError, type Length, type Limits } from '@elder-cog/core';
-import type { GapState } from '@elder-cog/derive';
+import type { Limit } from '@elder-cog/contract';
+import { SOURCE_WORDS, type GapState } from '@elder-cog/derive';
 
 /** What an entry was understood as, or the one sentence that says why not. */
 export function understood<Value>(read: () => Value): Value | string {
@@ -29,3 +30,14 @@ export const sizeInBoth = (size: Length): string => `${describeLength(size, 'mm'
 /** Limits of a size in both systems. */
 export const sizeLimitsInBoth = ({ min, max }: Limits): string =>
   [...(min === undefined ? [] : [`min ${sizeInBoth(min)}`]), ...(max === undefined ? [] : [`max ${sizeInBoth(max)}`])].join('; ');
+
+/** Where a limit comes from: "Manual, p. 54", "Told by an old fitter, 1998". */
+export function originWords(from: Pick<Limit, 'source' | 'pageOrWhom' | 'saidAt'> | null): string {
+  if (!from) return '';
+  const words = SOURCE_WORDS[from.source] ?? '';
+  const said =
+    from.source === 'told' && from.pageOrWhom !== ''
+      ? `Told by ${from.pageOrWhom}`
+      : [words.charAt(0).toUpperCase() + words.slice(1), from.pageOrWhom].filter((w) => w !== '').join(', ');
+  return from.saidAt === '' ? said : `${said}, ${from.saidAt}`;
+}

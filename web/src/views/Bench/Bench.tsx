@@ -1,5 +1,5 @@
 import { formatDistanceToNowStrict, format } from 'date-fns';
-import { formatLength, formatLimits, nanometres, unitWord } from '@elder-cog/core';
+import { FEATURES, formatLength, formatLimits, nanometres, unitWord } from '@elder-cog/core';
 import { stateWords, type JobState, type ShaftState } from '@elder-cog/derive';
 import { useRef, type JSX } from 'react';
 import { Link } from 'react-router';
@@ -15,6 +15,7 @@ import { ReadingEntry } from '../Section/ReadingEntry.tsx';
 import { NoShaft } from '../Section/Section.tsx';
 import { SetUp, setUpStep } from '../Section/SetUp.tsx';
 import { PackShelf } from '../Section/PackShelf.tsx';
+import { OpenItems } from './OpenItems.tsx';
 
 /** One job's home: what to do next, with its entry in place; what is out or stale; the last readings. */
 export default function Bench(): JSX.Element {
@@ -29,6 +30,7 @@ export default function Bench(): JSX.Element {
   return (
     <div className="grid min-h-full grid-cols-[minmax(0,1fr)_410px] max-lg:grid-cols-1">
       <div className="min-w-0">
+        <OpenItems />
         <section aria-label="What next" className="border-b-2 border-ink bg-sheet px-4 py-3">
           <div className="flex items-baseline justify-between gap-3">
             <Heading className="text-blue">What next</Heading>
@@ -102,7 +104,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
         firm: g.now.kind === 'read',
         limits: g.limits?.limits ?? null,
         to: `section?shaft=${s.shaft.id}`,
-        more: g.now.kind === 'read' ? '' : (g.now.because ?? 'not read yet'),
+        more: g.accepted && g.mark === 'accepted' ? g.accepted.reason : g.now.kind === 'read' ? '' : (g.now.because ?? 'not read yet'),
       })),
     ),
     ...state.shafts.flatMap((s) =>
@@ -115,8 +117,23 @@ function Worst({ state }: { state: JobState }): JSX.Element {
         firm: true,
         limits: p.limits?.limits ?? null,
         to: `wear?shaft=${s.shaft.id}`,
-        more: p.clearance ? 'greatest clearance' : 'not both read',
+        more: p.accepted && p.mark === 'accepted' ? p.accepted.reason : p.clearance ? 'greatest clearance' : 'not both read',
       })),
+    ),
+    ...state.shafts.flatMap((s) =>
+      s.features
+        .filter((f) => f.mark !== 'in' && !(f.mark === 'unmeasured' && s.pairs.some((p) => p.bore === f || p.journal === f)))
+        .map((f) => ({
+          id: f.station.id,
+          mark: f.mark,
+          name: f.station.name,
+          where: s.assembly.name,
+          value: f.now,
+          firm: true,
+          limits: f.limits?.limits ?? null,
+          to: `wear?shaft=${s.shaft.id}`,
+          more: f.accepted && f.mark === 'accepted' ? f.accepted.reason : FEATURES[f.kind].measures,
+        })),
     ),
   ].sort((a, b) => ORDER.indexOf(a.mark) - ORDER.indexOf(b.mark));
   return (

@@ -79,7 +79,15 @@ export default function NewMachine(): JSX.Element {
         : [
             {
               kind: 'assembly.create' as const,
-              assembly: { id: assemblyId, jobId: job, name: entry.box, kind: 'box', position: facts?.assemblies.length ?? 0, mirrorOf: null },
+              assembly: {
+                id: assemblyId,
+                jobId: job,
+                name: entry.box,
+                kind: 'box',
+                position: facts?.assemblies.length ?? 0,
+                mirrorOf: null,
+                cameApart: false,
+              },
             },
           ]),
       shaft,

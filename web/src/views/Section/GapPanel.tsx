@@ -1,17 +1,22 @@
 import { formatLength, formatLimits, MARK_WORDS, unitWord, type Length } from '@elder-cog/core';
-import type { GapState } from '@elder-cog/derive';
-import { useState, type JSX } from 'react';
+import { limitsThatDisagree, type GapState } from '@elder-cog/derive';
+import { useMemo, useState, type JSX } from 'react';
+import { Link } from 'react-router';
 import { Quiet } from '../../kit/controls.tsx';
 import { LimitBarView } from '../../kit/LimitBarView.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { Num } from '../../kit/Num.tsx';
+import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
+import { originWords } from '../../state/understood.ts';
 import { barState } from './barState.ts';
 import { LimitsPanel } from './SetUp.tsx';
 
 /** The gap in hand: its letter and name, mark, number in both systems, verdict and how sure, limits with their source, and the bar. */
 export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
   const unit = useSettings((s) => s.unit);
+  const { facts, state } = useJob();
+  const others = useMemo(() => limitsThatDisagree(facts, gap.station.id), [facts, gap.station.id]);
   const [editing, setEditing] = useState(false);
   const { now } = gap;
   const value = now.reading?.value ?? null;
@@ -47,10 +52,7 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
             <>
               <span className="num text-[18px] font-semibold">{formatLimits(gap.limits.limits, unit)}</span>{' '}
               <span className="unit text-[16px]">{unitWord(unit)}</span>
-              <span className="pl-3 text-[16px]">
-                {gap.limits.fact.source === 'manual' ? 'Manual' : gap.limits.fact.source.replace('_', ' ')}
-                {gap.limits.fact.pageOrWhom ? `, ${gap.limits.fact.pageOrWhom}` : ''}
-              </span>
+              <span className="pl-3 text-[16px]">{originWords(gap.limits.fact)}</span>
             </>
           ) : (
             <span className="text-ink2">no limits yet</span>
@@ -62,6 +64,14 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
           </Quiet>
         )}
       </p>
+      {others.length > 0 && (
+        <p className="m-0 text-[15px] leading-5">
+          Another source disagrees:{' '}
+          <Link to={`/jobs/${state.job.id}/limits`} className="inline-flex min-h-12 items-center text-blue underline">
+            {others.map((l) => `${l.written}, ${originWords(l)}`).join('; ')}
+          </Link>
+        </p>
+      )}
       {editing && <LimitsPanel gap={gap} onDone={() => setEditing(false)} />}
       <LimitBarView {...barState(gap)} most={560} />
     </div>
@@ -98,6 +108,7 @@ export function verdictWords(gap: GapState): string {
   if (now.kind === 'forecast') return 'Forecast, not read';
   if (now.kind === 'stale') return 'Stale';
   if (now.kind === 'none') return 'Not measured';
+  if (now.disagree) return 'Cannot tell';
   if (!limits || !verdict) return 'No limits to judge by';
   if (verdict.place === 'unmeasured') return 'Cannot tell';
   const surety = { sure: 'sure', near: 'near the limit', cannotTell: 'cannot be sure' }[verdict.sure];

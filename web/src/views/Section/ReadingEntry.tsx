@@ -10,17 +10,20 @@ import {
   type Instrument,
   type Length,
 } from '@elder-cog/core';
-import { asInstrument, packTotal, readingValue, type GapState, type ShaftState } from '@elder-cog/derive';
-import { useEffect, useRef, useState, type JSX, type ReactNode, type RefObject } from 'react';
+import { asInstrument, packTotal, readingValue, restItems, type GapState, type RestItem, type ShaftState } from '@elder-cog/derive';
+import { useEffect, useMemo, useRef, useState, type JSX, type ReactNode, type RefObject } from 'react';
 import { Chip, Field, Heading, Quiet, Refusal } from '../../kit/controls.tsx';
 import { Dial } from '../../kit/Dial.tsx';
 import { EntryStrip, type Expected } from '../../kit/EntryStrip.tsx';
 import { Keypad } from '../../kit/Keypad.tsx';
+import { tick } from '../../kit/tick.ts';
 import { MethodDrawing, WAYS, wayOf } from '../../kit/methodDrawings.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
+import { useOutbox } from '../../state/outbox.ts';
 import { useSettings } from '../../state/settings.ts';
 import { inBoth, understood } from '../../state/understood.ts';
+import { InstrumentSetUp } from './InstrumentSetUp.tsx';
 import { changeState, keepReading, setMethod, withdraw } from '../../state/gapActions.ts';
 
 interface ReadingEntryProps {
@@ -32,40 +35,18 @@ interface ReadingEntryProps {
   readonly keypad?: boolean;
 }
 
-interface RestItem {
-  readonly item: string;
-  readonly name: string;
-  readonly slotId: string | null;
-  readonly known: string | null;
-  readonly answers: readonly string[];
-}
-
-const ANSWERS: Readonly<Record<string, readonly string[]>> = {
-  fastening: ['torqued', 'hand tight'],
-  gasket: ['new gasket', 'old gasket', 'no gasket'],
-  bearing: ['own bearings', 'trial bearings'],
-};
-
-/** What a reading here rests on: bolts, gasket, bearings as last said, and the dial square. */
-function restItems(shaft: ShaftState, dialSquare: boolean, method: RawReading['method']): RestItem[] {
-  const slots = shaft.slots
-    .filter(({ slot }) => slot.kind in ANSWERS && slot.kind !== 'bearing')
-    .map(({ slot, fitting }) => ({ item: slot.role, name: slot.name, slotId: slot.id, known: fitting.state, answers: ANSWERS[slot.kind] ?? [] }));
-  return method === 'dial' || method === 'spacer'
-    ? [...slots, { item: 'dial', name: 'Dial', slotId: null, known: dialSquare ? 'square' : null, answers: ['square', 'not square'] }]
-    : slots;
-}
-
 /** The strip with all that belongs to it: way of reading, what it rests on, dial, readings seen in this build. */
 export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: ReadingEntryProps): JSX.Element {
   const { facts } = useJob();
   const { send, sending } = useCommand();
+  const away = useOutbox((s) => s.away);
   const [text, setText] = useState('');
   const [heights, setHeights] = useState('');
   const [spacer, setSpacer] = useState('');
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
   const [changing, setChanging] = useState<string | null>(null);
   const [choosing, setChoosing] = useState(false);
+  const [settingUp, setSettingUp] = useState(false);
   const [lastKept, setLastKept] = useState<{ id: string; words: string } | null>(null);
   const own = useRef<HTMLInputElement>(null);
   const strip = entryRef ?? own;
@@ -73,12 +54,10 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
   const method = gap.station.method ?? 'dial';
   const way = wayOf(method);
   const instrument = asInstrument(gap.station.instrument);
-  const dialSquare = facts.readings.some(
-    (r) => r.stationId === gap.station.id && r.raw.restsOn.some((a) => a.item === 'dial' && a.answer === 'square'),
-  );
-  const items = restItems(shaft, dialSquare, method);
+  const isBackwards = instrument.kind === 'dial' ? instrument.direction === 'anticlockwise' : null;
+  const items = useMemo(() => restItems(facts, shaft, gap.station.id, method), [facts, shaft, gap.station.id, method]);
   const said = (item: RestItem): string | null => answers[item.item] ?? item.known;
-  const unsaid = items.filter((item) => said(item) === null);
+  const unsaid = items.filter((item) => item.asked && said(item) === null);
   const spacerValue = lengthOrNull(spacer, instrument.unit === 'in' ? 'thou' : instrument.unit);
 
   useEffect(() => setAnswers({}), [shaft.current?.build.id]);
@@ -124,6 +103,7 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
     } catch {
       return; // the title block says why; the entry stays in the strip
     }
+    if (useSettings.getState().tick) tick();
     if (change.kind === 'reading.keep') setLastKept({ id: change.reading.id, words });
     setText('');
     setAnswers({});
@@ -148,11 +128,22 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
       <div className="flex items-center justify-between gap-2">
         <Heading>Reading</Heading>
         <Quiet onClick={() => setChoosing((c) => !c)} aria-expanded={choosing} className="text-right">
-          {instrument.kind === 'dial' ? `${instrument.name}, 0–${instrument.divisions ?? 100}` : instrument.name}
+          {instrumentWords(instrument)}
           {method === 'dial' || method === 'feelers' ? '' : `: ${way.name.toLowerCase()}`} ▸
         </Quiet>
       </div>
       {choosing && (
+        <div role="group" aria-label="Of the reading" className="mb-2 flex flex-wrap gap-2">
+          <Chip on={!settingUp} onClick={() => setSettingUp(false)}>
+            how it is read
+          </Chip>
+          <Chip on={settingUp} onClick={() => setSettingUp(true)}>
+            how it is set up
+          </Chip>
+        </div>
+      )}
+      {choosing && settingUp && <InstrumentSetUp station={gap.station} onDone={() => setChoosing(false)} />}
+      {choosing && !settingUp && (
         <MethodChooser
           gap={gap}
           onChoose={(change) => {
@@ -196,14 +187,18 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
           reckons={valueOf}
           expected={expectedHere(gap)}
           blocked={blocked}
-          example={way.example}
+          example={isBackwards ? way.example.replace(/(\d+)>(\d+)/, '$2<$1') : way.example}
+          remark={
+            isBackwards === null || !/[<>]/.test(text) || text.includes(isBackwards ? '<' : '>') ? null : 'The hand ran the other way here last time.'
+          }
           busy={sending}
+          waiting={sending && away}
           ownKeypad={keypad}
         />
       </Foot>
       {!keypad && text !== '' && (method === 'dial' || method === 'spacer') && (
         <div className="flex justify-center py-2 print:hidden">
-          <Dial entry={text} divisions={instrument.divisions ?? 100} />
+          <Dial entry={text} divisions={instrument.divisions ?? 100} balanced={instrument.balanced ?? false} />
         </div>
       )}
       {lastKept && (
@@ -222,6 +217,18 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
       <Seen gap={gap} />
     </div>
   );
+}
+
+/** The instrument in a few words: its face, and what is corrected for. */
+function instrumentWords(instrument: Instrument): string {
+  const { divisions = 100, balanced = false, stemAngle = 0, faceAngle = 0, radius, zeroError } = instrument;
+  const face = instrument.kind === 'dial' ? (balanced ? `, ${divisions / 2}–0–${divisions / 2}` : `, 0–${divisions}`) : '';
+  const corrected = [
+    ...(stemAngle !== 0 || faceAngle !== 0 ? ['off square'] : []),
+    ...(radius ? ['at another radius'] : []),
+    ...(zeroError ? ['zero error'] : []),
+  ];
+  return `${instrument.name}${face}${corrected.length > 0 ? `, ${corrected.join(', ')}` : ''}`;
 }
 
 /** On a phone the strip sits at the foot of the page, and its keypad comes up while it is being typed in. */
@@ -286,14 +293,12 @@ function expectedHere(gap: GapState): Expected | null {
 }
 
 /** "bolts torqued", "new gasket", "dial": as short as it can be said. */
-const restWords = (item: RestItem, answer: string): string =>
-  item.item === 'dial'
-    ? answer === 'square'
-      ? 'dial'
-      : `dial ${answer}`
-    : item.item === 'cover.gasket'
-      ? answer
-      : `${item.name.toLowerCase().split(' ').at(-1) ?? ''} ${answer}`;
+const restWords = ({ item, name }: RestItem, answer: string): string => {
+  if (item === 'dial') return answer === 'square' ? 'dial' : `dial ${answer}`;
+  const noun = name.toLowerCase().split(' ').at(-1) ?? '';
+  const saysItself = answer.includes(noun.slice(0, 4)) || item === 'turned';
+  return saysItself ? answer : `${noun} ${answer}`;
+};
 
 function RestsOn({
   items,
@@ -308,13 +313,27 @@ function RestsOn({
   onChange: (item: string | null) => void;
   onAnswer: (item: RestItem, answer: string) => void;
 }): JSX.Element {
+  const [more, setMore] = useState(false);
   const known = items.filter((item) => said(item) !== null && changing !== item.item);
-  const open = items.filter((item) => said(item) === null || changing === item.item);
+  const open = items.filter((item) => changing === item.item || (said(item) === null && (item.asked || more)));
+  const unsaid = items.some((item) => said(item) === null && !item.asked);
   return (
     <div className="mb-2">
       {known.length > 0 && (
         <p className="m-0 flex flex-wrap items-center gap-x-2.5 text-[15px]">
-          <span className="text-ink2">Rests on</span>
+          {unsaid ? (
+            <button
+              type="button"
+              onClick={() => setMore((m) => !m)}
+              aria-expanded={more}
+              aria-label={more ? 'Less that it rests on' : 'More that it rests on: seated, turned, moved'}
+              className="min-h-12 text-blue"
+            >
+              Rests on ▸
+            </button>
+          ) : (
+            <span className="text-ink2">Rests on</span>
+          )}
           {known.map((item) => (
             <button
               key={item.item}
@@ -329,13 +348,17 @@ function RestsOn({
         </p>
       )}
       {open.map((item) => (
-        <div key={item.item} role="group" aria-label={`${item.name}?`} className="flex flex-wrap items-center gap-2 py-1">
-          <span className="min-w-24">{item.name}?</span>
-          {item.answers.map((choice, i) => (
-            <Chip key={choice} id={`rest-${item.item}-${i}`} on={said(item) === choice} onClick={() => onAnswer(item, choice)}>
-              {choice}
-            </Chip>
-          ))}
+        <div key={item.item} role="group" aria-label={`${item.name}?`} className="grid grid-cols-[92px_minmax(0,1fr)] items-center gap-2 py-1">
+          <span className="leading-5">
+            {item.name}?{item.lapsed && <span className="block text-[14px] leading-4 text-ink2">changed since</span>}
+          </span>
+          <span className="flex flex-wrap gap-2">
+            {item.answers.map((choice, i) => (
+              <Chip key={choice} id={`rest-${item.item}-${i}`} on={said(item) === choice} onClick={() => onAnswer(item, choice)}>
+                {choice}
+              </Chip>
+            ))}
+          </span>
         </div>
       ))}
     </div>
@@ -348,9 +371,20 @@ function Seen({ gap }: { gap: GapState }): JSX.Element | null {
   const words = gap.now.kept.map((k) =>
     k.value ? k.value.values.map((v) => formatLength(v, unit).replace(/\.0$/, '')).join(' ') || k.text : k.text,
   );
-  if (gap.now.kind !== 'read') return null;
+  const struck = gap.now.struck.map((each) => (
+    <span key={each.id} className="block text-[15px] text-ink2">
+      <s className="num">{each.text}</s> taken back{each.why === '' ? '' : `: ${each.why}`}
+    </span>
+  ));
+  if (gap.now.kind !== 'read') return struck.length > 0 ? <p className="m-0 mt-1">{struck}</p> : null;
   return (
     <p className="m-0 mt-1 text-[16px]">
+      {gap.now.methods.map((each) => (
+        <span key={each.name} className="block">
+          <span className="text-ink2">{each.name} </span>
+          <span className="num text-[18px]">{formatLength(each.reading.value, unit)}</span>
+        </span>
+      ))}
       <span className="text-ink2">Seen </span>
       <span className="num text-[20px]">{words.join(' ')}</span>
       {gap.now.range !== null && (
@@ -364,6 +398,7 @@ function Seen({ gap }: { gap: GapState }): JSX.Element | null {
           <Refusal>One did not come back to where it began: the stand moved. It is kept, and not counted.</Refusal>
         </span>
       )}
+      {struck}
     </p>
   );
 }

@@ -1,4 +1,3 @@
-import { format } from 'date-fns';
 import { Printer } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState, type JSX } from 'react';
 import { Link } from 'react-router';
@@ -57,10 +56,6 @@ export default function Section(): JSX.Element {
       <h1 className="sr-only">
         Section, {shaft.shaft.name}, {shaft.assembly.name}
       </h1>
-      <p className="label m-0 hidden border-b-2 border-ink pb-1 text-[18px] font-semibold print:block">
-        {state.job.machine} {state.job.year} · {shaft.assembly.name} · {shaft.shaft.name} · build {shaft.current?.number ?? '–'}, {shaft.stage} ·{' '}
-        {format(new Date(), 'd MMM yyyy')}
-      </p>
       <div className="min-w-0">
         <SectionView question={shaft.section} height={388} />
         <div className={shaft.gaps.length === 1 ? 'print:hidden' : ''}>

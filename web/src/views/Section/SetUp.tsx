@@ -7,6 +7,8 @@ import { fitPack, leavesFromSaid, setLimits } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { newId } from '../../state/settings.ts';
 import { bareUnit, inBoth, understood } from '../../state/understood.ts';
+import type { SpecOrigin } from '../../state/specActions.ts';
+import { OriginFields } from './OriginFields.tsx';
 import { MethodChooser } from './ReadingEntry.tsx';
 
 export type SetUpStep = 'limits' | 'pack' | 'leaves' | 'method';
@@ -56,7 +58,11 @@ export function limitsInBoth({ limits, unit }: LimitsRead): string {
 export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | 'limits'>; onDone?: () => void }): JSX.Element {
   const { send, sending } = useCommand();
   const [text, setText] = useState(gap.limits?.fact.written ?? '');
-  const [page, setPage] = useState(gap.limits?.fact.pageOrWhom ?? '');
+  const [origin, setOrigin] = useState<SpecOrigin>({
+    source: gap.limits?.fact.source ?? 'manual',
+    pageOrWhom: gap.limits?.fact.pageOrWhom ?? '',
+    saidAt: gap.limits?.fact.saidAt ?? '',
+  });
   const [tried, setTried] = useState(false);
   const read = understood(() => readLimits(text, bareUnit(gap)));
   return (
@@ -65,7 +71,7 @@ export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | '
         event.preventDefault();
         setTried(true);
         if (typeof read === 'string') return;
-        void send(setLimits(gap.station, text, read, 'manual', page)).then(
+        void send(setLimits(gap.station, text, read, origin)).then(
           () => onDone?.(),
           () => undefined,
         );
@@ -73,7 +79,7 @@ export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | '
     >
       <Heading>Limits of the {gap.station.name.toLowerCase()}</Heading>
       <p className="m-0 mb-2 text-ink2">As the manual prints them: 5-8 thou · 0.05 to 0.10 mm · max 9 thou · preload 1-3 thou</p>
-      <div className="flex items-start gap-3 max-sm:flex-col">
+      <div className="flex flex-wrap items-start gap-3">
         <Field
           id="limits"
           label="Limits"
@@ -89,15 +95,7 @@ export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | '
           says={typeof read === 'string' ? text === '' ? '' : <span className="text-ink2">not understood yet</span> : limitsInBoth(read)}
           className="w-full max-w-md"
         />
-        <Field
-          id="page"
-          label="Page"
-          hideLabel
-          value={page}
-          onChange={(e) => setPage(e.target.value)}
-          placeholder="manual, page"
-          className="w-48 max-sm:w-full"
-        />
+        <OriginFields origin={origin} onChange={setOrigin} id="limits" />
         <Primary type="submit" enter disabled={sending} className="mt-1">
           Keep limits
         </Primary>

@@ -101,7 +101,7 @@ export function LooseSheet(): JSX.Element {
     const { min = null, max = null } = sheet.limits.value;
     const changes: Change[] = [
       { kind: 'job.create', job: { id: jobId, machine, year: '', note: '', createdAt: at, archivedAt: null } },
-      { kind: 'assembly.create', assembly: { id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null } },
+      { kind: 'assembly.create', assembly: { id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false } },
       { ...shaft, stations: shaft.stations.map((s) => (s.id === gap.id ? { ...s, method, instrument: readWith } : s)) },
       {
         kind: 'limit.set',
@@ -114,6 +114,9 @@ export function LooseSheet(): JSX.Element {
           unit: sheet.limits.unit,
           source: 'manual',
           pageOrWhom: '',
+          saidAt: '',
+          working: '',
+          specId: null,
           inUse: true,
         },
       },

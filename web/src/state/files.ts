@@ -1,0 +1,18 @@
+import { importReply, type ImportReply } from '@elder-cog/contract';
+import { ask } from './outbox.ts';
+import { useSettings } from './settings.ts';
+
+const LIMIT_MB = 64;
+
+/** Brings a file in: all of it or nothing. Throws a RefusedError whose sentence says where and what. */
+export async function bringIn(file: Blob, copy = false): Promise<ImportReply> {
+  if (file.size > LIMIT_MB * 1024 * 1024) throw new Error(`That file is over ${LIMIT_MB} MB: an export of Elder Cog is not.`);
+  const query = new URLSearchParams({ copy: copy ? 'yes' : 'no', who: useSettings.getState().who });
+  return ask(importReply, `/api/files?${query.toString()}`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file });
+}
+
+/** A machine beside itself, under ids of its own. */
+export async function copyJob(id: string): Promise<ImportReply> {
+  const file = await fetch(`/api/jobs/${id}/file`);
+  return bringIn(await file.blob(), true);
+}

@@ -1,0 +1,162 @@
+import { newRow, type Change } from '@elder-cog/contract';
+import { FEATURE_KINDS, FEATURES, formatLength, parseLength, readEntry, readLimits, type FeatureKindName, type LengthUnit } from '@elder-cog/core';
+import type { FeatureState, ShaftState } from '@elder-cog/derive';
+import Papa from 'papaparse';
+import { setLimits } from './gapActions.ts';
+import { newId, useSettings } from './settings.ts';
+import { understood } from './understood.ts';
+
+/** Rows of the Wear book to and from a spreadsheet. One line a row; readings of a place side by side in one cell. */
+
+const PLACE_COLUMNS = ['readings_1', 'readings_2', 'readings_3'] as const;
+const COLUMNS = ['part', 'kind', 'unit', 'new', 'limit', ...PLACE_COLUMNS, 'decision'] as const;
+/** Names a person gives the same columns. */
+const ALSO: Readonly<Record<string, (typeof COLUMNS)[number]>> = {
+  name: 'part',
+  what: 'part',
+  type: 'kind',
+  units: 'unit',
+  'new size': 'new',
+  nominal: 'new',
+  'wear limit': 'limit',
+  limits: 'limit',
+  readings: 'readings_1',
+  reading: 'readings_1',
+  now: 'readings_1',
+  front: 'readings_1',
+  middle: 'readings_2',
+  rear: 'readings_3',
+};
+
+/** A line of a pasted page, as it was understood, or why it will not be taken. */
+export interface RowRead {
+  readonly line: number;
+  readonly part: string;
+  readonly kind: FeatureKindName | null;
+  readonly unit: 'in' | 'mm';
+  readonly newSize: string;
+  readonly limit: string;
+  readonly readings: readonly string[];
+  readonly refusal: string | null;
+}
+
+const kindOf = (word: string): FeatureKindName | null => {
+  const plain = word.trim().toLowerCase();
+  return FEATURE_KINDS.find((kind) => kind.toLowerCase() === plain || FEATURES[kind].name === plain || FEATURES[kind].measures === plain) ?? null;
+};
+
+/**
+ * A page from a spreadsheet, line by line; or one sentence where its columns are not these.
+ *
+ * @param text with a heading; commas, semicolons or tabs between
+ */
+export function readRows(text: string): readonly RowRead[] | string {
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (name) => {
+      const plain = name.trim().toLowerCase();
+      return ALSO[plain] ?? plain;
+    },
+  });
+  const found = parsed.meta.fields ?? [];
+  const missing = ['part', 'kind'].filter((name) => !found.includes(name));
+  if (missing.length > 0)
+    return `There is no column ${missing.join(' and no ')}: the first line should name them, like ${COLUMNS.slice(0, 6).join(', ')}. Found: ${found.filter((f) => f !== '').join(', ') || 'nothing'}. Nothing was taken.`;
+  if (parsed.data.length > 2000) return `That is ${parsed.data.length} lines: 2000 are taken at once. Nothing was taken.`;
+  return parsed.data.map((cells, i) => readRow(cells, i + 2));
+}
+
+function readRow(cells: Readonly<Record<string, string | undefined>>, line: number): RowRead {
+  const cell = (name: string): string => (cells[name] ?? '').trim();
+  const kind = kindOf(cell('kind'));
+  const unit = /^mm$/i.test(cell('unit')) ? 'mm' : 'in';
+  const readings = PLACE_COLUMNS.map(cell);
+  const row = { line, part: cell('part'), kind, unit, newSize: cell('new'), limit: cell('limit'), readings } as const;
+  return { ...row, refusal: whyNot(row, cell('unit'), cell('kind')) };
+}
+
+function whyNot({ part, kind, unit, newSize, limit, readings }: Omit<RowRead, 'refusal'>, unitWord: string, kindWord: string): string | null {
+  if (part === '' || part.length > 120) return 'it has no name';
+  if (kind === null) return `“${kindWord}” is not a kind: ${FEATURE_KINDS.map((k) => FEATURES[k].measures).join(', ')}`;
+  if (unitWord !== '' && !/^(?:in|inch|inches|mm|")$/i.test(unitWord)) return `the unit is “${unitWord}”: in or mm`;
+  const instrument = FEATURES[kind].instrument[unit];
+  const tried = [
+    ...(newSize === '' ? [] : [understood(() => parseLength(newSize, instrument.unit))]),
+    ...(limit === '' ? [] : [understood(() => readLimits(limit, instrument.unit))]),
+    ...readings.filter((r) => r !== '').map((r) => understood(() => readEntry(r, instrument))),
+  ];
+  return (tried.find((each) => typeof each === 'string') as string | undefined) ?? null;
+}
+
+const AT_ONCE = 500;
+
+/** The commands that take the lines that were understood, five hundred at a time, each all or nothing. */
+export function takeRows(rows: readonly RowRead[], shaft: ShaftState): Change[] {
+  const { who } = useSettings.getState();
+  const takenAt = new Date().toISOString();
+  const good = rows.filter((row) => row.refusal === null);
+  const first = 100 + 10 * (shaft.pairs.length + shaft.features.length + 1);
+  const chunks = Array.from({ length: Math.ceil(good.length / AT_ONCE) }, (_, i) => good.slice(i * AT_ONCE, (i + 1) * AT_ONCE));
+  return chunks.map((chunk, c): Change => {
+    const made = chunk.map((row, i) => {
+      const kind = row.kind ?? 'journal';
+      const instrument = FEATURES[kind].instrument[row.unit];
+      const station = newRow({
+        shaftId: shaft.shaft.id,
+        kind,
+        name: row.part,
+        unit: row.unit,
+        position: first + (c * AT_ONCE + i) * 10,
+        newSize: row.newSize === '' ? null : parseLength(row.newSize, instrument.unit),
+        newId,
+      });
+      const limits = row.limit === '' ? [] : [setLimits({ ...station, revision: 1 }, row.limit, readLimits(row.limit, instrument.unit))];
+      const readings = row.readings.flatMap((text, p) =>
+        text === ''
+          ? []
+          : [
+              {
+                id: newId(),
+                stationId: station.id,
+                buildId: shaft.current?.build.id ?? null,
+                raw: { method: 'size' as const, text, instrument, at: FEATURES[kind].places[p] ?? '', restsOn: [] },
+                who,
+                takenAt,
+                supersedes: null,
+                keptAs: { value: null, words: text.slice(0, 120) },
+              },
+            ],
+      );
+      return { station, limits, readings };
+    });
+    return {
+      kind: 'rows.add',
+      stations: made.map((m) => m.station),
+      limits: made.flatMap((m) => m.limits.flatMap((l) => (l.kind === 'limit.set' ? [l.limit] : []))),
+      readings: made.flatMap((m) => m.readings),
+    };
+  });
+}
+
+/** The book for a spreadsheet, in the columns it is read back by. */
+export function rowsToCsv(features: readonly FeatureState[]): string {
+  const unitOf = (f: FeatureState): LengthUnit => (f.unit === 'um' ? 'mm' : f.unit);
+  const data = features.map((f) => ({
+    part: f.station.name,
+    kind: FEATURES[f.kind].measures,
+    unit: f.station.instrument?.unit === 'mm' ? 'mm' : 'in',
+    new: f.station.newSize === null ? '' : `${formatLength(f.station.newSize, unitOf(f))} ${unitOf(f)}`,
+    limit: f.limits?.fact.written ?? '',
+    ...Object.fromEntries(
+      PLACE_COLUMNS.map((name, i) => {
+        const place =
+          f.places.find((p) => (p.at ?? '') === (FEATURES[f.kind].places[i] ?? '-')) ??
+          (i === 0 && FEATURES[f.kind].places.length === 1 ? f.places[0] : undefined);
+        return [name, place ? `${place.readings.map((r) => formatLength(r, unitOf(f))).join(' ')} ${unitOf(f)}` : ''];
+      }),
+    ),
+    decision: f.decision ?? '',
+  }));
+  return `\uFEFF${Papa.unparse({ fields: [...COLUMNS], data }, { newline: '\n', escapeFormulae: true })}\n`;
+}

@@ -1,0 +1,80 @@
+import type { Change, Limit, LimitSource, Spec, Station } from '@elder-cog/contract';
+import { readSpecLine, type Length, type LengthUnit, type QuantityLimits } from '@elder-cog/core';
+import { newId, useSettings } from './settings.ts';
+
+/** Where lines come from, said once for all of them. */
+export interface SpecOrigin {
+  readonly source: LimitSource;
+  readonly pageOrWhom: string;
+  readonly saidAt: string;
+}
+
+const now = (): string => new Date().toISOString();
+
+/** What a line says of itself, understood or not. */
+function understoodAs(text: string): Pick<Spec, 'name' | 'quantity' | 'min' | 'max' | 'unit' | 'written' | 'remark'> {
+  const line = readSpecLine(text);
+  const none = { quantity: null, min: null, max: null, unit: '', written: '', remark: '' };
+  if (line.state === 'words') return { ...none, name: text.trim().slice(0, 160) };
+  if (line.state === 'notUnderstood') return { ...none, name: '' };
+  if (line.state === 'ask') return { ...none, name: line.name.slice(0, 160), written: line.written, remark: line.remark };
+  return { name: line.name.slice(0, 160), written: line.written, remark: line.remark, ...figures(line.limits) };
+}
+
+const figures = ({ kind, min, max, unit }: QuantityLimits): Pick<Spec, 'quantity' | 'min' | 'max' | 'unit'> => ({ quantity: kind, min, max, unit });
+
+/** A page's lines as rows of the spec sheet, empty ones left out. */
+export function addSpecs(jobId: string, lines: readonly string[], origin: SpecOrigin, position: number): Extract<Change, { kind: 'specs.add' }> {
+  const { who } = useSettings.getState();
+  const at = now();
+  return {
+    kind: 'specs.add',
+    specs: lines
+      .map((line) => line.trim().slice(0, 300))
+      .filter((line) => line !== '')
+      .map((text, i) => ({
+        id: newId(),
+        jobId,
+        position: position + i,
+        text,
+        ...understoodAs(text),
+        ...origin,
+        stationId: null,
+        leftOut: false,
+        who,
+        at,
+      })),
+  };
+}
+
+/** One of two meanings is the one. */
+export const meantBy = (spec: Spec, limits: QuantityLimits): Change => ({ kind: 'spec.change', spec: { ...spec, ...figures(limits) } });
+
+export const leaveOut = (spec: Spec, leftOut: boolean): Change => ({ kind: 'spec.change', spec: { ...spec, leftOut } });
+
+/** The line typed again. */
+export const retype = (spec: Spec, text: string): Change => ({ kind: 'spec.change', spec: { ...spec, text: text.trim(), ...understoodAs(text) } });
+
+/** A line becomes a limit of a station: in use where that has none yet, beside the others where it has. */
+export function copyTo(spec: Spec, station: Station, limits: readonly Limit[]): Change {
+  const min = spec.min as Length | null;
+  const max = spec.max as Length | null;
+  return {
+    kind: 'spec.copy',
+    spec: { ...spec, stationId: station.id },
+    limit: {
+      id: newId(),
+      stationId: station.id,
+      min: min ?? (max !== null && max >= 0 ? (0 as Length) : null),
+      max,
+      written: spec.written.slice(0, 120),
+      unit: spec.unit as LengthUnit,
+      source: spec.source,
+      pageOrWhom: spec.pageOrWhom,
+      saidAt: spec.saidAt,
+      working: '',
+      specId: spec.id,
+      inUse: !limits.some((l) => l.stationId === station.id && l.inUse),
+    },
+  };
+}

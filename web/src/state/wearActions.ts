@@ -1,0 +1,35 @@
+import type { Acceptance, Change, Inspection, OpenItem, StripEntry } from '@elder-cog/contract';
+import type { Length } from '@elder-cog/core';
+import { newId, useSettings } from './settings.ts';
+
+/** The commands of the Wear book and of what is left open. */
+
+const signed = (): string => useSettings.getState().who;
+const now = (): string => new Date().toISOString();
+
+export const inspect = (
+  found: Pick<Inspection, 'jobId' | 'stationId' | 'part' | 'partType' | 'cleaned' | 'findings' | 'proposed' | 'decision' | 'reason'>,
+): Change => ({
+  kind: 'inspect',
+  inspection: { ...found, id: newId(), who: signed(), at: now() },
+});
+
+export const accept = (stationId: string, kind: Acceptance['kind'], value: Length | null, reason: string): Change => ({
+  kind: 'accept',
+  acceptance: { id: newId(), stationId, kind, value, reason, who: signed(), at: now() },
+});
+
+export const leaveOpen = (jobId: string, text: string, where: string): Change => ({
+  kind: 'openItem.raise',
+  openItem: { id: newId(), jobId, text, where, state: 'open', reason: '', who: signed(), raisedAt: now(), endedAt: null },
+});
+
+export const endItem = (item: OpenItem, state: OpenItem['state'], reason: string): Change => ({
+  kind: 'openItem.change',
+  openItem: { ...item, state, reason, endedAt: state === 'open' ? null : now() },
+});
+
+export const stripOff = (entry: Omit<StripEntry, 'id' | 'who' | 'at'>, id: string = newId()): Change => ({
+  kind: 'strip.add',
+  entry: { ...entry, id, who: signed(), at: now() },
+});

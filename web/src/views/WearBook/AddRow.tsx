@@ -1,0 +1,78 @@
+import { newPair, newRow } from '@elder-cog/contract';
+import { FEATURE_KINDS, FEATURES, type FeatureKindName } from '@elder-cog/core';
+import type { ShaftState } from '@elder-cog/derive';
+import { useState, type JSX } from 'react';
+import { Chip, Field, Primary } from '../../kit/controls.tsx';
+import { useCommand } from '../../state/api.ts';
+import { newId } from '../../state/settings.ts';
+
+/** Something to be measured: a bush with its journal, or one thing by itself. */
+export function AddRow({ shaft, asked, onDone }: { shaft: ShaftState; asked: boolean; onDone: (id: string | null) => void }): JSX.Element {
+  const { send, sending } = useCommand();
+  const [kind, setKind] = useState<FeatureKindName | 'pair'>('pair');
+  const [name, setName] = useState('');
+  const [unit, setUnit] = useState<'in' | 'mm'>('in');
+  const add = (): void => {
+    const position = 100 + 10 * (shaft.pairs.length + shaft.features.length + 1);
+    const row = { shaftId: shaft.shaft.id, name: name.trim(), unit, position, newId };
+    const stations = kind === 'pair' ? [...newPair(row)] : [newRow({ ...row, kind })];
+    void send({ kind: 'stations.add', stations }).then(
+      () => onDone(stations[0]?.id ?? null),
+      () => undefined,
+    );
+  };
+  return (
+    <form
+      aria-label="Something to measure"
+      className="flex flex-wrap items-start gap-x-3 gap-y-2 border-b border-edge px-4 py-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name.trim() !== '') add();
+      }}
+    >
+      <div role="group" aria-label="What it is" className="flex basis-full flex-wrap gap-2">
+        <Chip on={kind === 'pair'} onClick={() => setKind('pair')}>
+          bush and journal
+        </Chip>
+        {FEATURE_KINDS.map((each) => (
+          <Chip key={each} on={kind === each} onClick={() => setKind(each)}>
+            {FEATURES[each].name}
+          </Chip>
+        ))}
+      </div>
+      <Field
+        label="Which"
+        value={name}
+        autoFocus={asked}
+        onChange={(e) => setName(e.target.value)}
+        placeholder={kind === 'pair' ? 'like front, or rear idler' : `like ${EXAMPLES[kind]}`}
+        className="w-full max-w-sm"
+      />
+      <div className="flex gap-2 pt-8">
+        <Chip on={unit === 'in'} onClick={() => setUnit('in')}>
+          inches
+        </Chip>
+        <Chip on={unit === 'mm'} onClick={() => setUnit('mm')}>
+          mm
+        </Chip>
+      </div>
+      <Primary type="submit" enter disabled={sending || name.trim() === ''} className="mt-7">
+        Add it
+      </Primary>
+    </form>
+  );
+}
+
+const EXAMPLES: Readonly<Record<FeatureKindName, string>> = {
+  bore: 'spigot bush',
+  journal: 'mainshaft spigot',
+  thickness: 'thrust washer, front',
+  float: 'second gear float',
+  roller: 'layshaft rollers',
+  pin: 'reverse idler pin',
+  spline: 'hub on shaft',
+  tooth: 'third gear, span of 3',
+  freeLength: 'detent spring',
+  loadedLength: 'detent spring under 2 kg',
+  gapLeft: 'third baulk ring',
+};

@@ -1,0 +1,216 @@
+import {
+  BUSH_MATERIALS,
+  bearingSeat,
+  clearanceAdvice,
+  clearanceAdviceSum,
+  describeLength,
+  formatLength,
+  isoFit,
+  isoLimits,
+  nanometres,
+  parseLength,
+  unitWord,
+  type BushMaterial,
+  type Length,
+  type LengthUnit,
+  type Limits,
+  type Sum,
+} from '@elder-cog/core';
+import { isPair, limitOffers, type FeatureState, type LimitOffer, type PairState } from '@elder-cog/derive';
+import { useMemo, useState, type JSX } from 'react';
+import { Chip, Field, Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
+import { SumView } from '../../kit/SumView.tsx';
+import { useCommand } from '../../state/api.ts';
+import { setLimits } from '../../state/gapActions.ts';
+import { useJob } from '../../state/job.ts';
+import { inBoth, understood } from '../../state/understood.ts';
+import { LimitsPanel } from '../Section/SetUp.tsx';
+
+type Row = FeatureState | PairState;
+
+const FROM: Readonly<Record<string, string>> = { other_side: 'Other side', as_found: 'As found' };
+
+/** Where no specification survives: as found and the other side at a tap, then what can be reckoned; or type what a manual prints. */
+export function LimitChoice({ row, onDone }: { row: Row; onDone: () => void }): JSX.Element {
+  const { facts } = useJob();
+  const { send, sending } = useCommand();
+  const offers = useMemo(() => limitOffers(facts, row), [facts, row]);
+  const [reckoning, setReckoning] = useState(false);
+  const take = (offer: LimitOffer): void => {
+    send(setLimits(row.station, offer.written, { limits: offer.limits, unit: offer.unit }, { source: offer.source, pageOrWhom: offer.from })).then(
+      onDone,
+      () => undefined,
+    );
+  };
+  return (
+    <div className="border-t border-rule pt-2">
+      <LimitsPanel gap={row} onDone={onDone} />
+      <Heading className="mt-1">No spec survives?</Heading>
+      <div className="mt-1 flex flex-wrap gap-2">
+        {offers.map((offer) => (
+          <Secondary key={`${offer.source} ${offer.written}`} disabled={sending} onClick={() => take(offer)}>
+            {FROM[offer.source]}: <span className="num">{offer.written}</span> <span className="text-ink2">{offer.from}</span>
+          </Secondary>
+        ))}
+        <Secondary onClick={() => setReckoning((r) => !r)} aria-expanded={reckoning}>
+          Reckon one…
+        </Secondary>
+      </div>
+      {reckoning && <Reckon row={row} onDone={onDone} />}
+    </div>
+  );
+}
+
+type Rule = 'speed' | 'thouAnInch' | 'fit' | 'bearing';
+const RULES: readonly (readonly [Rule, string])[] = [
+  ['speed', 'by its speed'],
+  ['thouAnInch', 'a thou an inch'],
+  ['fit', 'a fit, like H7/f7'],
+  ['bearing', 'a bearing’s seat'],
+];
+
+interface Reckoned {
+  readonly limits: Limits;
+  readonly sum: Sum;
+  readonly working: string;
+}
+
+/** A clearance or a size from a rule, always marked as reckoned, with its working. */
+function Reckon({ row, onDone }: { row: Row; onDone: () => void }): JSX.Element {
+  const { send, sending } = useCommand();
+  const pairRow = isPair(row) ? row : null;
+  const unit: LengthUnit = (pairRow?.bore?.unit ?? (isPair(row) ? 'in' : row.unit)) === 'mm' ? 'mm' : 'in';
+  const known = pairRow
+    ? (pairRow.bore?.station.newSize ?? pairRow.bore?.survey?.mean ?? null)
+    : isPair(row)
+      ? null
+      : (row.station.newSize ?? row.now);
+  const [rule, setRule] = useState<Rule>(pairRow ? 'speed' : 'fit');
+  const [size, setSize] = useState(known === null ? '' : formatLength(known, unit));
+  const [revs, setRevs] = useState('');
+  const [material, setMaterial] = useState<BushMaterial>('bronze');
+  const [fit, setFit] = useState(pairRow ? 'H7/f7' : row.station.subject === 'bore' ? 'H7' : 'k6');
+  const [why, setWhy] = useState<string | null>(null);
+  const small: LengthUnit = unit === 'mm' ? 'mm' : 'thou';
+  const reckoned = understood(() => reckon({ row, rule, size: parseLength(size, unit), revs: Number(revs), material, fit }));
+  const ok = typeof reckoned === 'string' ? null : reckoned;
+  const keep = (): void => {
+    if (!ok) return setWhy(reckoned as string);
+    const inUnit = pairRow ? small : unit;
+    const { min, max } = ok.limits;
+    const written = `${min === undefined ? '' : formatLength(min, inUnit)}${min !== undefined && max !== undefined ? '-' : ''}${max === undefined ? '' : formatLength(max, inUnit)} ${unitWord(inUnit)}`;
+    send(setLimits(row.station, written, { limits: ok.limits, unit: inUnit }, { source: 'reckoned', working: ok.working })).then(
+      onDone,
+      () => undefined,
+    );
+  };
+  return (
+    <div className="mt-2 border-l-4 border-edge pl-3">
+      <div role="group" aria-label="Rule" className="flex flex-wrap gap-2">
+        {RULES.filter(([each]) => (pairRow ? each !== 'bearing' : each === 'fit' || each === 'bearing')).map(([each, words]) => (
+          <Chip
+            key={each}
+            on={rule === each}
+            onClick={() => {
+              setRule(each);
+              setWhy(null);
+            }}
+          >
+            {words}
+          </Chip>
+        ))}
+      </div>
+      <div className="mt-2 flex flex-wrap gap-x-3">
+        <Field
+          label={pairRow ? 'Bore' : 'Nominal size'}
+          value={size}
+          onChange={(e) => setSize(e.target.value)}
+          className="w-36"
+          placeholder={unit === 'mm' ? 'like 22' : 'like .875'}
+        />
+        {rule === 'speed' && (
+          <Field label="Rev/min" value={revs} inputMode="numeric" onChange={(e) => setRevs(e.target.value)} className="w-28" placeholder="like 900" />
+        )}
+        {(rule === 'fit' || rule === 'bearing') && (
+          <Field label="Class" value={fit} onChange={(e) => setFit(e.target.value)} className="w-32" placeholder={pairRow ? 'H7/f7' : 'k6'} />
+        )}
+      </div>
+      {(rule === 'speed' || rule === 'thouAnInch') && (
+        <div role="group" aria-label="Bush of" className="mb-2 flex flex-wrap gap-2">
+          {BUSH_MATERIALS.map((each) => (
+            <Chip key={each} on={material === each} onClick={() => setMaterial(each)}>
+              {each}
+            </Chip>
+          ))}
+        </div>
+      )}
+      {ok ? (
+        <>
+          <SumView sum={ok.sum} unit={pairRow ? small : unit} />
+          <p className="m-0 mt-1 text-[16px]">
+            Judged by:{' '}
+            {[ok.limits.min, ok.limits.max]
+              .map((each) => (each === undefined ? '' : pairRow ? inBoth(each) : describeLength(each, unit)))
+              .filter((w) => w !== '')
+              .join(' to ')}
+          </p>
+          <p className="m-0 text-[16px] text-ink2">
+            <span className="border-b-2 border-dotted border-ink font-medium text-ink">Reckoned</span>, not the maker’s: yours to accept. It is the
+            clearance as it runs, in place and warm.
+          </p>
+        </>
+      ) : (
+        (why ?? size) !== '' && <Refusal>{reckoned as string}</Refusal>
+      )}
+      <div className="mt-2 flex items-center gap-3">
+        <Primary onClick={keep} disabled={sending || !ok}>
+          Take it, as reckoned
+        </Primary>
+        <Quiet onClick={onDone}>Leave it</Quiet>
+      </div>
+    </div>
+  );
+}
+
+interface Question {
+  readonly row: Row;
+  readonly rule: Rule;
+  readonly size: Length;
+  readonly revs: number;
+  readonly material: BushMaterial;
+  readonly fit: string;
+}
+
+/** A pair is let go to its wear limit; a size, to the limits of its class; a seat, where the ring would no longer be held. */
+function reckon({ row, rule, size, revs, material, fit }: Question): Reckoned {
+  if (rule === 'speed' || rule === 'thouAnInch') {
+    const question = { diameter: size, revsPerMinute: revs, material, rule };
+    const advice = clearanceAdvice(question);
+    return {
+      limits: { min: advice.min, max: advice.wearLimit },
+      sum: clearanceAdviceSum(question),
+      working: `${advice.because}; new ${describeLength(advice.min, 'thou')} to ${describeLength(advice.max, 'thou')}, let go to twice that`,
+    };
+  }
+  if (isPair(row)) {
+    const { least, greatest } = isoFit(size, fit);
+    return {
+      limits: { min: least, max: greatest },
+      sum: line('least', least, 'greatest', greatest),
+      working: `${fit} at ${describeLength(size, 'mm')}, ISO 286, from memory of the table`,
+    };
+  }
+  const { upper, lower } = isoLimits(size, fit);
+  const [min, max] = [nanometres(size + lower), nanometres(size + upper)];
+  const seat = rule === 'bearing' ? bearingSeat(size, fit) : null;
+  return {
+    limits: { min, max },
+    sum: [...line('least', min, 'greatest', max), ...(seat ? line('ring on it, from', seat.least, 'to', seat.greatest) : [])],
+    working: `${fit} at ${describeLength(size, 'mm')}, ISO 286${seat ? `; a normal bearing ring on it lies ${describeLength(seat.least, 'mm')} to ${describeLength(seat.greatest, 'mm')} clear (minus is tight), ISO 492` : ''}; from memory of the tables`,
+  };
+}
+
+const line = (a: string, x: Length, b: string, y: Length): Sum => [
+  { label: a, expression: '', value: x, unit: 'nm' },
+  { label: b, expression: '', value: y, unit: 'nm' },
+];

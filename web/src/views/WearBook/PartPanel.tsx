@@ -1,0 +1,289 @@
+import { FEATURES, formatLength, formatLimits, MARK_WORDS, unitWord, type Length } from '@elder-cog/core';
+import { isPair, lookAlikesWith, plainName, setsWith, type FeatureState, type PairState } from '@elder-cog/derive';
+import { useState, type JSX } from 'react';
+import { Link } from 'react-router';
+import { Heading, Quiet } from '../../kit/controls.tsx';
+import { LimitBarView } from '../../kit/LimitBarView.tsx';
+import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
+import { Num } from '../../kit/Num.tsx';
+import { Photos } from '../../kit/Photos.tsx';
+import { SumView } from '../../kit/SumView.tsx';
+import { useJob } from '../../state/job.ts';
+import { useSettings } from '../../state/settings.ts';
+import { originWords } from '../../state/understood.ts';
+import { AcceptIt } from './AcceptIt.tsx';
+import { History, type InspectSubject } from './Inspect.tsx';
+import { LimitChoice } from './LimitChoice.tsx';
+import { LookAlikeView } from './LookAlikeView.tsx';
+import { PairDrawing } from './PairDrawing.tsx';
+import { SurveyDrawing } from './SurveyDrawing.tsx';
+import { sizeUnit, smallUnit, verdictWord } from './PartRows.tsx';
+
+/** What stands beside the book: the clearance of a pair, or the one thing chosen, with its drawing, limits, readings and decision. */
+export function PartPanel({
+  pair,
+  feature,
+  onInspect,
+}: {
+  pair: PairState | null;
+  feature: FeatureState;
+  onInspect: (subject: InspectSubject) => void;
+}): JSX.Element {
+  return (
+    <>
+      {pair ? <PairPanel pair={pair} /> : <FeaturePanel feature={feature} />}
+      <AboutPart feature={feature} pairOf={pair !== null} onInspect={onInspect} />
+    </>
+  );
+}
+
+function PairPanel({ pair }: { pair: PairState }): JSX.Element {
+  const unit = useSettings((s) => s.unit);
+  const { state } = useJob();
+  const { clearance, limits, verdict } = pair;
+  return (
+    <div>
+      <h2 className="label m-0 text-[18px] font-semibold text-blue">{pair.station.name}</h2>
+      <div className="mt-1 flex items-start justify-between gap-3">
+        <div className="flex items-start gap-4">
+          <Mark kind={pair.mark} size={44} />
+          {clearance ? (
+            <Num value={clearance.greatest} unit={unit} size={44} both />
+          ) : (
+            <span className="num text-[44px] leading-[48px] font-semibold text-ink2">?</span>
+          )}
+        </div>
+        <span className={`label text-right text-[20px] font-semibold ${MARK_TEXT[pair.mark]}`}>
+          {pair.mark === 'accepted'
+            ? 'Accepted'
+            : verdict
+              ? `${MARK_WORDS[pair.mark]}${verdict.sure === 'sure' ? ' · sure' : ''}`
+              : clearance
+                ? 'No limits yet'
+                : MARK_WORDS[pair.mark]}
+        </span>
+      </div>
+      {verdict?.because && <p className="m-0 text-[15px] text-ink2">{verdict.because}</p>}
+      <PairDrawing pair={pair} />
+      {clearance && (
+        <p className="m-0 mt-2 flex flex-wrap gap-x-4 text-ink2">
+          {(['least', 'mean', 'greatest'] as const).map((which) => (
+            <span key={which}>
+              {which} <span className="num text-[20px] font-semibold text-ink">{formatLength(clearance[which], unit)}</span>
+            </span>
+          ))}
+          <span>{unitWord(unit)}</span>
+        </p>
+      )}
+      <LimitLine row={pair} />
+      {clearance && (
+        <LimitBarView
+          limits={limits?.limits ?? null}
+          reading={{ value: clearance.greatest, U: 2 * clearance.u, state: verdict?.place ?? 'unmeasured' }}
+          quantity="clearance"
+          most={560}
+        />
+      )}
+      <AcceptIt
+        station={pair.station}
+        value={clearance?.greatest ?? null}
+        isOut={verdict !== null && verdict.place !== 'in'}
+        accepted={pair.accepted}
+      />
+      <ReadGrid features={[pair.bore, pair.journal]} />
+      {pair.sum.length > 0 && (
+        <div className="mt-2 border-t border-rule pt-2">
+          <Heading>The sum</Heading>
+          <SumView sum={pair.sum} unit={unit} answerAt={2} />
+        </div>
+      )}
+      <AskLink jobId={state.job.id} stationId={pair.station.id} />
+    </div>
+  );
+}
+
+function FeaturePanel({ feature }: { feature: FeatureState }): JSX.Element {
+  const { state } = useJob();
+  const { station, now, verdict, survey, limits, kind } = feature;
+  const unit = sizeUnit(feature);
+  const small = smallUnit(unit);
+  const isFloat = FEATURES[kind].mayBeNothing;
+  return (
+    <div>
+      <h2 className="label m-0 text-[18px] font-semibold text-blue">
+        {station.name}, {FEATURES[kind].measures}
+      </h2>
+      <div className="mt-1 flex items-start justify-between gap-3">
+        <div className="flex items-start gap-4">
+          <Mark kind={feature.mark} size={44} />
+          {now === null ? (
+            <span className="num text-[44px] leading-[48px] font-semibold text-ink2">?</span>
+          ) : (
+            <Num value={now} unit={isFloat ? small : unit} size={44} both={isFloat || unit !== 'mm'} />
+          )}
+        </div>
+        <span className={`label text-right text-[20px] font-semibold ${MARK_TEXT[feature.mark]}`}>
+          {verdictWord(feature)}
+          {verdict?.sure === 'sure' && feature.mark !== 'accepted' ? ' · sure' : ''}
+        </span>
+      </div>
+      {verdict?.because && <p className="m-0 text-[15px] text-ink2">{verdict.because}</p>}
+      {!isFloat && survey && <SurveyDrawing feature={feature} />}
+      {survey && (
+        <p className="m-0 mt-2 flex flex-wrap gap-x-4 text-ink2">
+          {figures(feature).map(([name, value]) => (
+            <span key={name}>
+              {name} <span className="num text-[20px] font-semibold text-ink">{formatLength(value, small)}</span>
+            </span>
+          ))}
+          <span>{unitWord(small)}</span>
+        </p>
+      )}
+      <LimitLine row={feature} />
+      {isFloat && now !== null && (
+        <LimitBarView
+          limits={limits?.limits ?? null}
+          reading={{ value: now, U: 2 * (survey?.u ?? 0), state: verdict?.place ?? 'unmeasured' }}
+          quantity="clearance"
+          most={560}
+        />
+      )}
+      <AcceptIt station={station} value={now} isOut={verdict !== null && verdict.place !== 'in'} accepted={feature.accepted} />
+      <ReadGrid features={[feature]} />
+      {feature.sum.length > 0 && (
+        <div className="mt-2 border-t border-rule pt-2">
+          <Heading>The sum</Heading>
+          <SumView sum={feature.sum} unit={unit} answerAt={feature.sum.length - 1} />
+        </div>
+      )}
+      <AskLink jobId={state.job.id} stationId={station.id} />
+    </div>
+  );
+}
+
+/** Of the figures of a survey, those this kind of thing has. */
+function figures({ survey, kind }: FeatureState): readonly (readonly [string, Length])[] {
+  if (!survey) return [];
+  const { mayBeNothing, places } = FEATURES[kind];
+  return [
+    ...(survey.wear === undefined ? [] : [['wear', survey.wear] as const]),
+    ...(kind === 'thickness' || mayBeNothing ? [] : [['oval', survey.ovality] as const]),
+    ...(places.length > 1 ? [['taper', survey.taper] as const] : []),
+  ];
+}
+
+/** The limits in use and where they come from, or the ways to have some. */
+function LimitLine({ row }: { row: FeatureState | PairState }): JSX.Element {
+  const display = useSettings((s) => s.unit);
+  const [editing, setEditing] = useState(false);
+  const { limits } = row;
+  const unit = isPair(row) ? display : sizeUnit(row);
+  const isRead = isPair(row) ? row.clearance !== null : row.now !== null;
+  const asked = editing || (!limits && isRead);
+  const isReckoned = limits?.fact.source === 'reckoned';
+  return (
+    <div className="mt-1 border-t border-rule">
+      <p className="m-0 flex flex-wrap items-center justify-between gap-x-3">
+        {limits ? (
+          <span>
+            <span className="num text-[18px] font-semibold">{formatLimits(limits.limits, unit)}</span> <span className="unit">{unitWord(unit)}</span>{' '}
+            <span className={`pl-2 ${isReckoned ? 'border-b-2 border-dotted border-ink' : ''}`}>{originWords(limits.fact)}</span>
+          </span>
+        ) : (
+          <span className="text-ink2">no limits yet</span>
+        )}
+        <Quiet onClick={() => setEditing((e) => !e)} aria-expanded={asked}>
+          Limits ▸
+        </Quiet>
+      </p>
+      {isReckoned && <p className="m-0 text-[15px] leading-5 text-ink2">{limits.fact.working}. Not the maker’s.</p>}
+      {asked && <LimitChoice row={row} onDone={() => setEditing(false)} />}
+    </div>
+  );
+}
+
+/** What was read, place by place. */
+function ReadGrid({ features }: { features: readonly (FeatureState | null)[] }): JSX.Element | null {
+  const shown = features.filter((f): f is FeatureState => f !== null);
+  const order = shown.flatMap((f) => FEATURES[f.kind].places);
+  const places = [...new Set(shown.flatMap((f) => f.places.map((p) => String(p.at ?? ''))))].sort((a, b) => order.indexOf(a) - order.indexOf(b));
+  if (places.length === 0) return null;
+  const cell = (f: FeatureState, at: string): string =>
+    f.places
+      .find((p) => (p.at ?? '') === at)
+      ?.readings.map((r) => formatLength(r, sizeUnit(f)).replace(/^0\./, '.'))
+      .join('  ') ?? '–';
+  return (
+    <table className="mt-2 w-full border-collapse">
+      <thead>
+        <tr className="label border-b border-edge text-[16px]">
+          <th className="py-1 text-left font-semibold">Read</th>
+          {shown.map((f) => (
+            <th key={f.station.id} className="text-right font-semibold">
+              {FEATURES[f.kind].measures}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {places.map((at) => (
+          <tr key={at} className="border-b border-rule">
+            <th scope="row" className="py-1 text-left font-normal">
+              {at || 'as read'}
+            </th>
+            {shown.map((f) => (
+              <td key={f.station.id} className="num text-right text-[17px] whitespace-pre-wrap">
+                {cell(f, at)}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+const AskLink = ({ jobId, stationId }: { jobId: string; stationId: string }): JSX.Element => (
+  <Link to={`/jobs/${jobId}/ask/${stationId}`} className="no-print inline-flex min-h-12 items-center text-blue">
+    Ask someone who may know ▸
+  </Link>
+);
+
+/** The part itself: what it looks like, what it must not be taken for, what it belongs with, and what was decided. */
+function AboutPart({
+  feature,
+  pairOf,
+  onInspect,
+}: {
+  feature: FeatureState;
+  pairOf: boolean;
+  onInspect: (subject: InspectSubject) => void;
+}): JSX.Element {
+  const { facts } = useJob();
+  const { station, inspection, kind } = feature;
+  const alike = lookAlikesWith(facts, station.name);
+  const sets = setsWith(facts, station.name);
+  return (
+    <section aria-label="The part" className="mt-2 border-t border-rule pt-2">
+      <div className="flex flex-wrap items-center justify-between gap-x-3">
+        <Heading>{pairOf ? station.name : 'The part'}</Heading>
+        <Quiet onClick={() => onInspect({ part: station.name, stationId: station.id, type: FEATURES[kind].part })}>Look it over ▸</Quiet>
+      </div>
+      {inspection && <History history={[inspection]} />}
+      {inspection && !inspection.cleaned && (inspection.decision === 'reuse' || inspection.decision === 'dress') && (
+        <p className="m-0 text-[16px] font-medium">It was passed before it was clean: look again.</p>
+      )}
+      {sets.map((set) => (
+        <p key={set.id} className="m-0 text-[16px]">
+          Stays with {set.members.filter((m) => plainName(m) !== plainName(station.name)).join(', ')} ({set.name}).
+        </p>
+      ))}
+      {alike.map((each) => (
+        <LookAlikeView key={each.id} lookAlike={each} />
+      ))}
+      <div className="mt-1">
+        <Photos ofKind="station" ofId={station.id} caption={station.name} />
+      </div>
+    </section>
+  );
+}

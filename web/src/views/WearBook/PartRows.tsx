@@ -1,0 +1,263 @@
+import { FEATURES, formatLength, MARK_WORDS, otherUnit, unitWord, type Length, type LengthUnit } from '@elder-cog/core';
+import type { FeatureState, PairState } from '@elder-cog/derive';
+import { useWindowVirtualizer } from '@tanstack/react-virtual';
+import { useLayoutEffect, useRef, useState, type JSX } from 'react';
+import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
+import { useSettings } from '../../state/settings.ts';
+
+/** One line of the book: a bush with its journal, or one thing by itself. */
+export interface RowGroup {
+  readonly key: string;
+  readonly pair: PairState | null;
+  readonly rows: readonly FeatureState[];
+}
+
+/** As many as are drawn without thinking; more than this and only those in sight are. */
+const FEW = 60;
+const ROW = 68;
+
+export const sizeUnit = (feature: FeatureState): LengthUnit => (feature.unit === 'mm' || feature.unit === 'um' ? 'mm' : feature.unit);
+/** A size in the other system; a float or a gap is never in inches. */
+export const sizeOther = (feature: FeatureState): LengthUnit => {
+  const unit = sizeUnit(feature);
+  return unit === 'mm' && !FEATURES[feature.kind].mayBeNothing ? 'in' : otherUnit(unit);
+};
+/** A size in inches has its wear in thou. */
+export const smallUnit = (unit: LengthUnit): LengthUnit => (unit === 'mm' ? 'mm' : 'thou');
+
+const COLUMNS =
+  'grid grid-cols-[minmax(128px,1fr)_78px_108px_88px_58px_98px_84px_104px] max-lg:grid-cols-[minmax(118px,1fr)_74px_106px_86px_56px_94px_78px_88px] max-sm:grid-cols-[minmax(0,1fr)_92px_104px] items-stretch';
+
+interface PartRowsProps {
+  readonly groups: readonly RowGroup[];
+  readonly chosen: string | null;
+  readonly onChoose: (id: string) => void;
+  readonly onDecide: (feature: FeatureState) => void;
+}
+
+/** Every journal, bore, washer, roller, spring and tooth, one kind of row for all. */
+export function PartRows(props: PartRowsProps): JSX.Element {
+  return (
+    <div role="table" aria-label="Parts measured" aria-rowcount={props.groups.reduce((n, g) => n + g.rows.length, 0)} className="bg-sheet">
+      <div role="rowgroup" className="max-sm:sr-only">
+        <div role="row" className={`label border-b-2 border-ink px-1 py-2 text-[16px] font-semibold text-ink2 ${COLUMNS}`}>
+          <span role="columnheader" className="pl-3">
+            Part
+          </span>
+          {(['New', 'Limit', 'Now', 'Wear'] as const).map((name) => (
+            <span key={name} role="columnheader" className="pr-2 text-right">
+              {name}
+            </span>
+          ))}
+          <span role="columnheader" className="pl-3">
+            Clearance
+          </span>
+          <span role="columnheader">Verdict</span>
+          <span role="columnheader">Decision</span>
+        </div>
+      </div>
+      {props.groups.length <= FEW ? props.groups.map((group) => <Group key={group.key} group={group} {...props} />) : <InSight {...props} />}
+    </div>
+  );
+}
+
+/** Only the rows in sight are there: two thousand scroll as twenty do. */
+function InSight(props: PartRowsProps): JSX.Element {
+  const { groups, chosen } = props;
+  const box = useRef<HTMLDivElement>(null);
+  const [top, setTop] = useState(0);
+  useLayoutEffect(() => setTop(box.current?.offsetTop ?? 0), []);
+  const list = useWindowVirtualizer({
+    count: groups.length,
+    estimateSize: (i) => (groups[i]?.rows.length ?? 1) * ROW + 1,
+    overscan: 6,
+    scrollMargin: top,
+    getItemKey: (i) => groups[i]?.key ?? i,
+  });
+  const at = groups.findIndex((g) => g.rows.some((f) => f.station.id === chosen));
+  useLayoutEffect(() => {
+    if (at >= 0) list.scrollToIndex(at, { align: 'auto' });
+  }, [at, list]);
+  return (
+    <div ref={box} style={{ height: list.getTotalSize(), position: 'relative' }}>
+      {list.getVirtualItems().map((item) => {
+        const group = groups[item.index];
+        return group ? (
+          <div key={item.key} style={{ position: 'absolute', insetInline: 0, transform: `translateY(${item.start - top}px)` }}>
+            <Group group={group} {...props} />
+          </div>
+        ) : null;
+      })}
+    </div>
+  );
+}
+
+function Group({ group, chosen, onChoose, onDecide }: PartRowsProps & { group: RowGroup }): JSX.Element {
+  const on = group.rows.some((f) => f.station.id === chosen);
+  return (
+    <div role="rowgroup" className={`relative border-b border-edge ${on ? 'bg-band' : ''}`}>
+      {group.rows.map((feature, i) => (
+        <Row
+          key={feature.station.id}
+          feature={feature}
+          pair={i === 0 ? group.pair : null}
+          inPair={group.pair !== null}
+          on={on}
+          chosen={feature.station.id === chosen}
+          onChoose={onChoose}
+          onDecide={onDecide}
+        />
+      ))}
+    </div>
+  );
+}
+
+function Row({
+  feature,
+  pair,
+  inPair,
+  on,
+  chosen,
+  onChoose,
+  onDecide,
+}: {
+  feature: FeatureState;
+  pair: PairState | null;
+  inPair: boolean;
+  on: boolean;
+  chosen: boolean;
+  onChoose: (id: string) => void;
+  onDecide: (feature: FeatureState) => void;
+}): JSX.Element {
+  const unit = sizeUnit(feature);
+  const small = smallUnit(unit);
+  const { survey, station, limits, decision, inspection } = feature;
+  return (
+    <div role="row" aria-selected={chosen} style={{ height: ROW }} className={COLUMNS}>
+      <span role="cell" className={`flex min-w-0 border-l-4 pl-3 ${chosen ? 'border-blue' : 'border-transparent'}`}>
+        <button type="button" onClick={() => onChoose(station.id)} aria-pressed={chosen} className="min-h-12 min-w-0 flex-1 text-left">
+          <span className="block truncate text-[17px] leading-6 font-medium">{station.name}</span>
+          <span className="block truncate text-[15px] leading-5 text-ink2">
+            {FEATURES[feature.kind].measures}
+            {limits?.fact.source === 'reckoned' ? ' · limit reckoned' : ''}
+          </span>
+        </button>
+      </span>
+      <span role="cell" className="self-center pr-2 text-right max-sm:hidden">
+        <TwoLines value={station.newSize} feature={feature} />
+      </span>
+      <span role="cell" className="self-center pr-2 text-right max-sm:hidden">
+        {limits ? <LimitLines feature={feature} /> : <span className="text-ink2">none</span>}
+      </span>
+      <span role="cell" className="self-center pr-2 text-right">
+        <TwoLines value={feature.now} feature={feature} strong />
+      </span>
+      <span role="cell" className="self-center pr-2 text-right max-sm:hidden">
+        {survey?.wear === undefined ? (
+          <span className="text-ink2">–</span>
+        ) : (
+          <>
+            <span className="num block text-[17px] leading-7">{formatLength(survey.wear, small)}</span>
+            <span className="unit block text-[14px] leading-5">{unitWord(small)}</span>
+          </>
+        )}
+      </span>
+      <span role="cell" className="relative self-stretch pl-3 max-sm:hidden">
+        {pair && <Clearance pair={pair} />}
+        {inPair && (
+          <span
+            aria-hidden="true"
+            className={`absolute left-1 w-2 border-l-2 border-ink2 ${pair ? 'top-3 bottom-0 border-t-2' : 'top-0 bottom-3 border-b-2'}`}
+          />
+        )}
+      </span>
+      <span role="cell" className="flex flex-col justify-center">
+        <Mark kind={feature.mark} named={false} ground={on ? 'var(--band)' : 'var(--sheet)'} />
+        <span className={`label block text-[16px] leading-5 font-semibold ${MARK_TEXT[feature.mark]}`}>{verdictWord(feature)}</span>
+      </span>
+      <span role="cell" className="self-center pr-3 max-sm:hidden">
+        <button
+          type="button"
+          onClick={() => onDecide(feature)}
+          aria-label={`${station.name}: ${decision ?? 'not decided'}; change`}
+          title={inspection?.reason ?? ''}
+          className={`min-h-12 w-full border px-1 text-[16px] ${decision ? 'border-edge bg-paper' : 'border-dashed border-edge text-ink2'}`}
+        >
+          {decision ?? 'open'}
+        </button>
+      </span>
+    </div>
+  );
+}
+
+/** The word for it: right, thin, short, worn; what nothing is judged by says so. */
+export const verdictWord = (feature: FeatureState): string =>
+  feature.mark === 'accepted'
+    ? 'accepted'
+    : feature.now !== null && !feature.limits
+      ? 'no limit'
+      : feature.word !== null && feature.mark !== 'cannotTell'
+        ? feature.word
+        : MARK_WORDS[feature.mark];
+
+function LimitLines({ feature }: { feature: FeatureState }): JSX.Element {
+  const unit = sizeUnit(feature);
+  const limits = feature.limits?.limits ?? {};
+  const worn = FEATURES[feature.kind].judgedBy === 'largest' ? limits.max : limits.min;
+  const [word, value] =
+    worn !== undefined
+      ? [FEATURES[feature.kind].judgedBy === 'largest' ? 'max' : 'min', worn]
+      : limits.max !== undefined
+        ? ['max', limits.max]
+        : ['min', limits.min];
+  if (value === undefined) return <span className="text-ink2">none</span>;
+  const isReckoned = feature.limits?.fact.source === 'reckoned';
+  return (
+    <>
+      <span className="block leading-7 whitespace-nowrap">
+        <span className="text-[15px] text-ink2">{word}</span>{' '}
+        <span className={`num text-[16px] ${isReckoned ? 'border-b-2 border-dotted border-ink' : ''}`}>{digits(value, unit)}</span>
+      </span>
+      <span className="num block text-[14px] leading-5 text-ink2">{digits(value, sizeOther(feature))}</span>
+    </>
+  );
+}
+
+const digits = (value: Length, unit: LengthUnit): string => formatLength(value, unit).replace(/^0\.(?=\d{4})/, '.');
+
+function TwoLines({ value, feature, strong = false }: { value: Length | null; feature: FeatureState; strong?: boolean }): JSX.Element {
+  if (value === null) return <span className="num text-[20px] text-ink2">{strong ? '?' : '–'}</span>;
+  return (
+    <>
+      <span className={`num block leading-7 ${strong ? 'text-[20px] font-semibold' : 'text-[16px]'}`}>{digits(value, sizeUnit(feature))}</span>
+      <span className="num block text-[14px] leading-5 text-ink2">{digits(value, sizeOther(feature))}</span>
+    </>
+  );
+}
+
+/** Stands between the two rows it is of. */
+function Clearance({ pair }: { pair: PairState }): JSX.Element {
+  const unit = useSettings((s) => s.unit);
+  return (
+    <span className="absolute top-4 left-4 z-[1] flex h-[104px] flex-col justify-center">
+      {pair.clearance ? (
+        <>
+          <span className="block text-[14px] leading-5 text-ink2">greatest</span>
+          <span className="whitespace-nowrap">
+            <span className="num text-[20px] font-semibold">{formatLength(pair.clearance.greatest, unit)}</span>{' '}
+            <span className="unit text-[14px]">{unitWord(unit)}</span>
+          </span>
+          <span className="num block text-[14px] leading-5 text-ink2">{formatLength(pair.clearance.greatest, otherUnit(unit))}</span>
+          <span className={`label text-[15px] leading-5 font-semibold ${MARK_TEXT[pair.mark]}`}>
+            {pair.mark === 'accepted' ? 'accepted' : pair.limits ? MARK_WORDS[pair.mark] : 'no limits'}
+          </span>
+        </>
+      ) : (
+        <>
+          <span className="num text-[20px] font-semibold">?</span>
+          <span className="block text-[14px] leading-5 text-ink2">not both read</span>
+        </>
+      )}
+    </span>
+  );
+}
