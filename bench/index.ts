@@ -4,28 +4,12 @@
 import { createRequire } from 'node:module';
 import { searchPacks } from '@elder-cog/core';
 import { asProgramme, seededDrawer } from './drawers.ts';
+import { report, time } from './report.ts';
+import { benchBigJob } from './typing.ts';
 
 interface Solver {
   solve(programme: string, options: object): { Status: string };
 }
-
-const percentile = (sorted: readonly number[], share: number): number =>
-  sorted[Math.min(sorted.length - 1, Math.ceil(share * sorted.length) - 1)] ?? NaN;
-
-function report(name: string, times: readonly number[]): { p50: number; p95: number; worst: number } {
-  const sorted = [...times].sort((a, b) => a - b);
-  const result = { p50: percentile(sorted, 0.5), p95: percentile(sorted, 0.95), worst: sorted[sorted.length - 1] ?? NaN };
-  console.log(
-    `${name.padEnd(46)} p50 ${result.p50.toFixed(1).padStart(8)} ms   p95 ${result.p95.toFixed(1).padStart(8)} ms   worst ${result.worst.toFixed(1).padStart(8)} ms   (${times.length} runs)`,
-  );
-  return result;
-}
-
-const time = (run: () => void): number => {
-  const start = performance.now();
-  run();
-  return performance.now() - start;
-};
 
 console.log('Pack search: 50 seeded drawers, 60 thicknesses × 4, up to six leaves');
 const highs = await (createRequire(import.meta.url)('highs') as () => Promise<Solver>)();
@@ -50,3 +34,5 @@ const theirs = report(
   questions.slice(0, 10).map((q) => time(() => void highs.solve(asProgramme(q), { mip_rel_gap: 0, mip_abs_gap: 0 }))),
 );
 console.log(`ratio at the middle, solver ÷ ours: ${(theirs.p50 / ours.p50).toFixed(0)}`);
+
+await benchBigJob();

@@ -22,7 +22,7 @@ test('the Bench lists the worst first, each with the way to it', async ({ page, 
   await expect(rows.last()).toContainText(/float/);
   await rows.nth(1).getByRole('link').click();
   await expect(page).toHaveURL(/\/wear\?shaft=/);
-  await expect(page.getByRole('complementary', { name: 'Clearance' })).toContainText('5.4');
+  await expect(page.getByRole('complementary', { name: 'Part' })).toContainText('5.4');
 });
 
 test('checks are ticked, go stale with the build, and can be said no', async ({ page, demo }) => {

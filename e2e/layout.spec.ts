@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, jobPath, test } from './workshop.ts';
+import { DEMO, expect, jobPath, test } from './workshop.ts';
 
 const VIEWS: readonly (readonly [string, string])[] = [
   ['Shelf', '/'],
@@ -11,7 +11,13 @@ const VIEWS: readonly (readonly [string, string])[] = [
   ['Section of a gear', jobPath('section', 2)],
   ['Dry builds', jobPath('builds')],
   ['Wear book', jobPath('wear', 1)],
+  ['Limits', jobPath('limits')],
+  ['As it came apart', jobPath('strip')],
+  ['Measuring sheet', jobPath('sheet', 1)],
+  ['Ask sheet', jobPath(`ask/${DEMO.jobs[0]?.stations.find((s) => s.subject === 'pair')?.id ?? ''}`, 1)],
+  ['Record', jobPath('record')],
   ['Drawer', '/drawer'],
+  ['Workshop', '/workshop'],
 ];
 
 /** What is wrong with how a page lies: sideways scroll, clipped text, controls or text too small. */
@@ -25,7 +31,7 @@ async function faults(page: Page): Promise<string[]> {
       const { width, height } = e.getBoundingClientRect();
       return width > 2 && height > 2 && getComputedStyle(e).visibility !== 'hidden' && !e.closest('.sr-only');
     };
-    for (const e of document.querySelectorAll('button, a[href], input, [role=checkbox]')) {
+    for (const e of document.querySelectorAll('button, a[href], input, select, textarea, [role=checkbox]')) {
       if (!seen(e)) continue;
       const inLabel = e.closest('label')?.getBoundingClientRect();
       const { height, width } = inLabel ?? e.getBoundingClientRect();

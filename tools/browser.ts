@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { createApp, importWorkshop, openDb, type Db } from '@elder-cog/server';
+import { createApp, importFile, openWorkshop as openFolder, readFile, type Db } from '@elder-cog/server';
 
 /** Debian's Chromium, or whatever CHROMIUM names. */
 export function chromiumPath(): string | null {
@@ -28,22 +28,28 @@ export const LAUNCH = {
 export interface Workshop {
   readonly url: string;
   readonly db: Db;
+  readonly folder: string;
+  readonly workshop: ReturnType<typeof openFolder>;
   stop(): Promise<void>;
 }
 
 /** A workshop of its own on a free port, in a temporary folder: empty, or filled from a workshop file. */
 export async function openWorkshop(file?: unknown): Promise<Workshop> {
   const folder = mkdtempSync(join(tmpdir(), 'elder-cog-'));
-  const db = openDb(join(folder, 'workshop.sqlite'));
-  if (file !== undefined) importWorkshop(db, file as Parameters<typeof importWorkshop>[1]);
-  const app = createApp({ db, page: join(import.meta.dirname, '..', 'web', 'dist') });
+  const workshop = openFolder(folder);
+  if (file !== undefined) importFile(workshop.db, readFile(Buffer.from(JSON.stringify(file))));
+  const app = createApp({ workshop, page: join(import.meta.dirname, '..', 'web', 'dist') });
   const url = await app.listen({ host: '127.0.0.1', port: 0 });
   return {
     url,
-    db,
+    get db() {
+      return workshop.db;
+    },
+    folder,
+    workshop,
     async stop() {
       await app.close();
-      db.close();
+      workshop.close();
       rmSync(folder, { recursive: true, force: true });
     },
   };

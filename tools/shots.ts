@@ -42,9 +42,87 @@ const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: 
   },
   builds: { path: at('builds', input?.id) },
   wear: { path: at('wear', idler?.id) },
+  limits: { path: at('limits', input?.id) },
+  strip: { path: at('strip', input?.id) },
+  sheet: { path: at('sheet', idler?.id) },
+  ask: { path: `/jobs/${facts?.job.id ?? ''}/ask/${facts?.stations.find((s) => s.subject === 'pair')?.id ?? ''}` },
   idler: { path: at('section', idler?.id) },
   output: { path: at('section', facts?.shafts[3]?.id) },
   gear: { path: at('section', facts?.shafts[2]?.id) },
+  reckoner: {
+    path: at('section', input?.id),
+    before: async (page) => {
+      await page.locator('#entry').fill('');
+      await page.keyboard.press('/');
+      await page.getByLabel('What to reckon').fill('23½ thou');
+    },
+  },
+  torque: {
+    path: '/',
+    before: async (page) => {
+      await page.locator('body').press('/');
+      await page.getByLabel('What to reckon').fill('31 N·m');
+    },
+  },
+  record: {
+    path: at('section', input?.id),
+    before: async (page) => {
+      await page.locator('#entry').fill('86>98');
+      await page.keyboard.press('Enter');
+      await page.getByRole('button', { name: 'That was wrong' }).click();
+      await page.locator('#entry').fill('87>99');
+      await page.keyboard.press('Enter');
+      await page.getByText('Kept: 12.0 thou.').waitFor();
+      await page.goto(page.url().replace('/section', '/record'));
+      await page.getByText('Brought in from a file').waitFor();
+    },
+  },
+  workshop: {
+    path: '/workshop',
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Back up now' }).click();
+      await page.getByText('Backed up:').waitFor();
+      await page
+        .locator('dd')
+        .first()
+        .evaluate((folder) => (folder.textContent = 'data/demo'));
+    },
+  },
+  instrument: {
+    path: at('section', input?.id),
+    before: async (page) => {
+      await page.getByRole('button', { name: /^Dial, 1 thou, 0–100/ }).click();
+      await page.getByRole('button', { name: 'how it is set up' }).click();
+      await page.getByLabel('Stem off the movement').fill('20');
+      await page.getByRole('button', { name: /More that it rests on/ }).click();
+    },
+  },
+  paste: {
+    path: at('limits', input?.id),
+    before: async (page) => {
+      await page.getByRole('button', { name: /or paste a page/ }).click();
+      await page
+        .getByLabel('Lines of the page')
+        .fill(
+          'REAR HUB\nHub bearing float .... 2-4 thou\nHub nut 80-95 lb ft (108-129 N·m)\nHub oil 1½ pints\nFlange run-out 0.05 mm max\nSpacer see note\nStub axle 1.2490-1.2495 in',
+        );
+    },
+  },
+  slip: {
+    path: at('section', input?.id),
+    before: async (page) => {
+      await page.locator('#entry').fill('98>86');
+      await page.keyboard.press('Enter');
+    },
+  },
+  distance: {
+    path: at('section', input?.id),
+    before: async (page) => {
+      await page.locator('#view').focus();
+      await page.keyboard.press('f');
+      await page.getByTestId('far-number').waitFor();
+    },
+  },
   drawer: { path: '/drawer' },
 };
 
@@ -60,6 +138,7 @@ async function shot(name: string, width: number, height: number, dark: boolean):
   const view = VIEWS[name];
   if (!view) throw new Error(`There is no view called ${name}: ${Object.keys(VIEWS).join(', ')}`);
   await page.goto(workshop.url + view.path, { waitUntil: 'networkidle' });
+  await page.getByText('Opening…').waitFor({ state: 'detached' });
   await view.before?.(page);
   await page.waitForTimeout(300);
   const picture = await page.screenshot();
