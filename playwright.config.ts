@@ -6,7 +6,9 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   retries: 0,
-  timeout: 60_000,
+  // a slow machine is no fault: what is waited for is generous, and nothing is timed here
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/playwright.json' }]],
   use: {
     headless: true,

@@ -70,21 +70,23 @@ for (const [name, path] of VIEWS) {
     [820, 1180],
     [390, 844],
   ] as const) {
-    for (const colorScheme of ['light', 'dark'] as const) {
-      test(`${name} lies well at ${width}×${height}, ${colorScheme}`, async ({ page, demo }) => {
-        await page.setViewportSize({ width, height });
+    test(`${name} lies well at ${width}×${height}, light and dark`, async ({ page, demo }) => {
+      await page.setViewportSize({ width, height });
+      await page.goto(demo.url + path, { waitUntil: 'networkidle' });
+      await expect(page.locator('#view')).not.toHaveText(/Opening/);
+      for (const colorScheme of ['light', 'dark'] as const) {
         await page.emulateMedia({ colorScheme });
-        await page.goto(demo.url + path, { waitUntil: 'networkidle' });
-        await expect(page.locator('#view')).not.toHaveText(/Opening/);
-        expect(await faults(page)).toEqual([]);
-        const { violations } = await new AxeBuilder({ page }).analyze();
+        // the two themes differ in their colours alone
+        if (colorScheme === 'light') expect(await faults(page)).toEqual([]);
+        const axe = new AxeBuilder({ page });
+        const { violations } = await (colorScheme === 'light' ? axe : axe.withRules('color-contrast')).analyze();
         expect(
           violations
             .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-            .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`),
+            .map((v) => `${colorScheme}, ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`),
         ).toEqual([]);
-      });
-    }
+      }
+    });
   }
 }
 

@@ -13,6 +13,7 @@ import {
 import { forwardRef, useState, type JSX, type ReactNode } from 'react';
 import { Primary, Refusal, Secondary } from './controls.tsx';
 import { Both } from './Num.tsx';
+import { useTurn } from './turn.ts';
 
 export interface Expected {
   readonly min: Length;
@@ -31,6 +32,7 @@ interface EntryStripProps {
   readonly label?: string;
   readonly id?: string;
   readonly example: string;
+  /** something is still being sent: an Enter now is remembered, and acted on when that is done */
   readonly busy?: boolean;
   /** something worth knowing of the entry, that is no reason not to keep it */
   readonly remark?: string | null;
@@ -75,14 +77,17 @@ export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function
       : [];
 
   const keep = (text: string = value): void => {
+    if (turn.mustWait(text)) return;
     setTried(true);
     const now = tryEntry(text, instrument);
-    if (!('read' in now) || blocked || busy || now.read.choices) return;
+    if (!('read' in now) || blocked || now.read.choices) return;
     if (text === value && slips.length > 0 && asked !== value) return setAsked(value);
     setAsked(null);
     setTried(false);
-    onKeep(text, now.read);
+    if (turn.begins(text)) onKeep(text, now.read);
   };
+
+  const turn = useTurn(busy, value, () => keep());
 
   const choose = (choice: string): void => {
     onChange(choice);
@@ -123,7 +128,7 @@ export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function
           aria-invalid={tried && understood && 'refusal' in understood ? true : undefined}
           className="num h-[60px] min-w-0 flex-1 border-2 border-blue bg-sheet px-4 text-[28px] placeholder:text-[18px]"
         />
-        <Primary type="submit" enter className="shrink-0" disabled={busy}>
+        <Primary type="submit" enter className="shrink-0">
           Keep
         </Primary>
       </div>

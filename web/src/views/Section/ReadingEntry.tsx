@@ -105,7 +105,7 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
     }
     if (useSettings.getState().tick) tick();
     if (change.kind === 'reading.keep') setLastKept({ id: change.reading.id, words });
-    setText('');
+    setText((now) => (now === entry ? '' : now));
     setAnswers({});
     strip.current?.focus();
     onKept?.();

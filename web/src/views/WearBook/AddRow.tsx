@@ -1,10 +1,11 @@
 import { newPair, newRow } from '@elder-cog/contract';
-import { FEATURE_KINDS, FEATURES, type FeatureKindName } from '@elder-cog/core';
+import { describeQuantity, FEATURE_KINDS, FEATURES, readQuantity, type FeatureKindName } from '@elder-cog/core';
 import type { ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Chip, Field, Primary } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
 import { newId } from '../../state/settings.ts';
+import { understood } from '../../state/understood.ts';
 
 /** Something to be measured: a bush with its journal, or one thing by itself. */
 export function AddRow({ shaft, asked, onDone }: { shaft: ShaftState; asked: boolean; onDone: (id: string | null) => void }): JSX.Element {
@@ -12,9 +13,13 @@ export function AddRow({ shaft, asked, onDone }: { shaft: ShaftState; asked: boo
   const [kind, setKind] = useState<FeatureKindName | 'pair'>('pair');
   const [name, setName] = useState('');
   const [unit, setUnit] = useState<'in' | 'mm'>('in');
+  const [weight, setWeight] = useState('');
+  const isLoaded = kind === 'loadedLength';
+  const load = isLoaded ? loadOf(weight) : null;
+  const isReady = name.trim() !== '' && (load === null || load.says !== null);
   const add = (): void => {
     const position = 100 + 10 * (shaft.pairs.length + shaft.features.length + 1);
-    const row = { shaftId: shaft.shaft.id, name: name.trim(), unit, position, newId };
+    const row = { shaftId: shaft.shaft.id, name: load?.says ? `${name.trim()}, under ${weight.trim()}` : name.trim(), unit, position, newId };
     const stations = kind === 'pair' ? [...newPair(row)] : [newRow({ ...row, kind })];
     void send({ kind: 'stations.add', stations }).then(
       () => onDone(stations[0]?.id ?? null),
@@ -27,7 +32,7 @@ export function AddRow({ shaft, asked, onDone }: { shaft: ShaftState; asked: boo
       className="flex flex-wrap items-start gap-x-3 gap-y-2 border-b border-edge px-4 py-3"
       onSubmit={(event) => {
         event.preventDefault();
-        if (name.trim() !== '') add();
+        if (isReady) add();
       }}
     >
       <div role="group" aria-label="What it is" className="flex basis-full flex-wrap gap-2">
@@ -48,6 +53,17 @@ export function AddRow({ shaft, asked, onDone }: { shaft: ShaftState; asked: boo
         placeholder={kind === 'pair' ? 'like front, or rear idler' : `like ${EXAMPLES[kind]}`}
         className="w-full max-w-sm"
       />
+      {load && (
+        <Field
+          label="Under what weight"
+          value={weight}
+          onChange={(e) => setWeight(e.target.value)}
+          placeholder="like 18 lb, or 2 kg"
+          says={load.says}
+          refusal={load.refusal}
+          className="w-full max-w-[240px]"
+        />
+      )}
       <div className="flex gap-2 pt-8">
         <Chip on={unit === 'in'} onClick={() => setUnit('in')}>
           inches
@@ -56,23 +72,33 @@ export function AddRow({ shaft, asked, onDone }: { shaft: ShaftState; asked: boo
           mm
         </Chip>
       </div>
-      <Primary type="submit" enter disabled={sending || name.trim() === ''} className="mt-7">
+      <Primary type="submit" enter disabled={sending || !isReady} className="mt-7">
         Add it
       </Primary>
     </form>
   );
 }
 
+/** The weight a spring is measured under, in both systems, or why it is not one. */
+function loadOf(text: string): { says: string | null; refusal: string | null } {
+  if (text.trim() === '') return { says: null, refusal: null };
+  const read = understood(() => readQuantity(text));
+  if (typeof read === 'string') return { says: null, refusal: read };
+  if (read.kind !== 'force' || read.value <= 0) return { says: null, refusal: 'That is not a weight: type one such as 18 lb, 2 kg or 80 N.' };
+  return { says: [...new Set([read.unit, 'N', 'lbf'])].map((unit) => describeQuantity(read.value, unit, 3)).join(' · '), refusal: null };
+}
+
 const EXAMPLES: Readonly<Record<FeatureKindName, string>> = {
   bore: 'spigot bush',
   journal: 'mainshaft spigot',
   thickness: 'thrust washer, front',
+  groove: 'thrust washer, front',
   float: 'second gear float',
   roller: 'layshaft rollers',
   pin: 'reverse idler pin',
   spline: 'hub on shaft',
   tooth: 'third gear, span of 3',
   freeLength: 'detent spring',
-  loadedLength: 'detent spring under 2 kg',
+  loadedLength: 'detent spring',
   gapLeft: 'third baulk ring',
 };

@@ -37,7 +37,7 @@ export function MeasureStrip({ feature, mate, onNext, onMove }: MeasureStripProp
     } catch {
       return;
     }
-    setText('');
+    setText((now) => (now === entry ? '' : now));
     const next = places[places.indexOf(place) + 1];
     if (next === undefined) return onNext();
     setPlace(next);

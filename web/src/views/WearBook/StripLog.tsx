@@ -18,6 +18,7 @@ import { Chip, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
 import { LeafStrip } from '../../kit/Pack.tsx';
 import { Photos } from '../../kit/Photos.tsx';
 import { tick } from '../../kit/tick.ts';
+import { useTurn } from '../../kit/turn.ts';
 import { useCommand } from '../../state/api.ts';
 import { fitPack, keepReading, withdraw } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
@@ -275,10 +276,9 @@ interface NextOffProps {
 /** One line for what came off next: said back as it was understood, with ready phrases, and its photos beside it. */
 function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: NextOffProps): JSX.Element {
   const { facts, shaft } = useJob();
-  const { send } = useCommand();
+  const { send, sending } = useCommand();
   // photos go by themselves: the next line does not wait for them
   const { send: sendAfter } = useCommand();
-  const going = useRef(false);
   const [text, setText] = useState(mending?.entry.text ?? '');
   const [unit, setUnit] = useState<'thou' | 'mm'>('thou');
   const [files, setFiles] = useState<readonly File[]>([]);
@@ -289,10 +289,9 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
   const phrases = read ? WAY_ROUND[read.type].phrases.filter((p) => !read.wayRound.some((w) => w.toLowerCase() === p)) : [];
   const number = mending?.number ?? lines.length + 1;
   const keep = async (): Promise<void> => {
-    if (!read || going.current) return;
+    if (!read || turn.mustWait(text) || !turn.begins(text)) return;
     const id = newId();
     const chosen = files;
-    going.current = true;
     try {
       await send(
         stripOff(
@@ -303,12 +302,10 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
       );
     } catch {
       return;
-    } finally {
-      going.current = false;
     }
     if (useSettings.getState().tick) tick();
-    setText('');
-    setFiles([]);
+    setText((now) => (now === text ? '' : now));
+    setFiles((now) => (now === chosen ? [] : now));
     if (input.current) input.current.value = '';
     onKept(id);
     strip.current?.focus();
@@ -322,6 +319,7 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
     }
     setTrouble(said.join(' '));
   };
+  const turn = useTurn(sending, text, () => void keep());
   /** What is typed here is not typed again: a pack is what is in, and the float before it is what that pack read. */
   const alsoKept = (said: StripLineRead, entry: string): Change[] => {
     const gap = shaft?.gaps[0];
