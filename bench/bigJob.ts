@@ -1,11 +1,8 @@
 import { emptyWearBook, newShaft, workshopFile, type JobFacts, type WorkshopFile } from '@elder-cog/contract';
 import { INSTRUMENTS, thou } from '@elder-cog/core';
 
-const READINGS = 10_000;
-const BUILDS = 200;
-
 /** A job nobody has yet: ten thousand readings over two hundred builds of four shafts, as a workshop file. */
-export function bigJob(): WorkshopFile {
+export function bigJob({ readings: howMany = 10_000, builds: over = 200 } = {}): WorkshopFile {
   let count = 0;
   const newId = (): string => `b1600000-0000-4000-8000-${(++count).toString(16).padStart(12, '0')}`;
   const at = (n: number): string => new Date(Date.UTC(2020, 0, 1) + n * 600_000).toISOString();
@@ -24,7 +21,7 @@ export function bigJob(): WorkshopFile {
   const leaf = { id: newId(), revision: 1, thickness: thou(3), written: '3', unit: 'thou', owned: 4, material: '', keptIn: '', note: '' };
   const builds: JobFacts['builds'] = [];
   const readings: JobFacts['readings'] = [];
-  for (let b = 0; b < BUILDS; b++) {
+  for (let b = 0; b < over; b++) {
     const shaft = shafts[b % shafts.length];
     const gap = gaps[b % gaps.length];
     const slot = shaft?.slots.find((s) => s.kind === 'adjuster');
@@ -43,7 +40,7 @@ export function bigJob(): WorkshopFile {
       note: '',
       fits: [{ id: newId(), slotId: slot?.id ?? '', leaves, state: null }],
     });
-    for (let r = 0; r < READINGS / BUILDS; r++)
+    for (let r = 0; r < howMany / over; r++)
       readings.push({
         id: newId(),
         stationId: gap?.id ?? '',

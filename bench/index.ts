@@ -5,7 +5,8 @@ import { createRequire } from 'node:module';
 import { searchPacks } from '@elder-cog/core';
 import { asProgramme, seededDrawer } from './drawers.ts';
 import { report, time } from './report.ts';
-import { benchBigJob } from './typing.ts';
+import { benchBigJob } from './bigJobTimes.ts';
+import { benchWearBook } from './wearBookTimes.ts';
 
 interface Solver {
   solve(programme: string, options: object): { Status: string };
@@ -36,3 +37,4 @@ const theirs = report(
 console.log(`ratio at the middle, solver ÷ ours: ${(theirs.p50 / ours.p50).toFixed(0)}`);
 
 await benchBigJob();
+await benchWearBook();

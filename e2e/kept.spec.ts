@@ -81,3 +81,22 @@ test('an open page turns to its other views with the server away, and says so wh
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByRole('navigation', { name: 'Leaves of the Wear book' })).toBeVisible();
 });
+
+test('an entry typed and entered while the last is still being kept waits its turn; the same Enter twice is one entry', async ({ page, demo }) => {
+  const read = () => demo.db.prepare("SELECT json_extract(raw, '$.text') FROM reading ORDER BY rowid DESC LIMIT 2").pluck().all();
+  await page.route('**/api/commands', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1_000));
+    await route.continue();
+  });
+  await page.goto(demo.url + jobPath('section'));
+  const before = demo.db.prepare('SELECT count(*) FROM reading').pluck().get() as number;
+  await page.locator('#entry').fill('12');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await page.locator('#entry').fill('11');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Kept: 11.0 thou.')).toBeVisible();
+  await expect(page.locator('#entry')).toHaveValue('');
+  expect(demo.db.prepare('SELECT count(*) FROM reading').pluck().get()).toBe(before + 2);
+  expect(read()).toEqual(['11', '12']);
+});

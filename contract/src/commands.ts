@@ -32,6 +32,9 @@ import {
   lengthNm,
 } from './facts.ts';
 
+/** Rows of a page that go in one command, each with a limit and readings at three places: all of them or none. */
+export const ROWS_AT_ONCE = 500;
+
 /** Everything that changes anything, one shape each. The store applies them; nothing else writes. */
 const fresh = { revision: true } as const;
 export const change = z.discriminatedUnion('kind', [
@@ -60,10 +63,12 @@ export const change = z.discriminatedUnion('kind', [
   /** rows of the Wear book pasted or read from a spreadsheet: all of them or none */
   z.object({
     kind: z.literal('rows.add'),
-    stations: z.array(station.omit(fresh)).max(600),
-    limits: z.array(limit.omit(fresh)).max(600),
-    readings: z.array(reading).max(1200),
+    stations: z.array(station.omit(fresh)).max(ROWS_AT_ONCE),
+    limits: z.array(limit.omit(fresh)).max(ROWS_AT_ONCE),
+    readings: z.array(reading).max(ROWS_AT_ONCE * 3),
   }),
+  /** rows taken out of the book: all of them or none, and what was read of them is kept */
+  z.object({ kind: z.literal('rows.takeOut'), stations: z.array(z.object({ id, revision: z.int() })).min(1).max(ROWS_AT_ONCE) }),
   z.object({
     kind: z.literal('station.change'),
     id,
@@ -92,7 +97,8 @@ export const change = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('spec.copy'), spec, limit: limit.omit(fresh) }),
   z.object({ kind: z.literal('build.add'), build }),
   z.object({ kind: z.literal('reading.keep'), reading }),
-  z.object({ kind: z.literal('strip.add'), entry: stripEntry }),
+  /** a line of the strip log, with what need not be said twice: the pack as the first build, and the float as its reading */
+  z.object({ kind: z.literal('strip.add'), entry: stripEntry, builds: z.array(build).max(1), readings: z.array(reading).max(1) }),
   z.object({ kind: z.literal('inspect'), inspection }),
   z.object({ kind: z.literal('accept'), acceptance }),
   /** its bytes were sent before it */

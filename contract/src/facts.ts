@@ -138,6 +138,8 @@ export const station = z.object({
   /** what it was last read with, so that it is asked once */
   method: method.nullable(),
   instrument: instrument.nullable(),
+  /** taken out of the book; what was read of it is kept */
+  gone: z.boolean(),
 });
 
 /** Where a limit comes from. */

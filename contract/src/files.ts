@@ -82,6 +82,7 @@ function fromTwo(file: Rows): Rows {
     ...emptyWearBook(),
     ...facts,
     assemblies: rows(facts.assemblies).map((assembly) => ({ cameApart: false, ...assembly })),
+    stations: rows(facts.stations).map((station) => ({ gone: false, ...station })),
   });
   return { ...upgradeJobs(file, upgraded), version: 3 };
 }

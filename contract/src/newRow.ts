@@ -11,6 +11,7 @@ const BASE = {
   newSize: null,
   rule: 'plain',
   aim: { at: 'middle' },
+  gone: false,
 } as const;
 
 interface RowQuestion {

@@ -43,6 +43,7 @@ export function newShaft({
     aim: { at: 'middle' as const },
     method: null,
     instrument: null,
+    gone: false,
   };
   return {
     kind: 'shaft.create',

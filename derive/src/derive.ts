@@ -104,7 +104,7 @@ export function derive(facts: JobFacts): JobState {
 function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: ReadonlySet<string>): ShaftState {
   const builds = buildsOfShaft(facts, shaft.id, assembly.id);
   const current = builds[builds.length - 1] ?? null;
-  const stations = facts.stations.filter((s) => s.shaftId === shaft.id).sort((a, b) => a.position - b.position);
+  const stations = facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone).sort((a, b) => a.position - b.position);
   const gaps = stations
     .filter((s) => s.subject === 'gap')
     .map((station, i) => accepting(facts, gapState(facts, shaft, station, builds, gone, String.fromCharCode(65 + i))));

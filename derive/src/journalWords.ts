@@ -54,6 +54,8 @@ export function journalWords(kind: string, effects: readonly JournalEffect[], fa
       return plain(
         `Brought in ${effects.filter((e) => e.table === 'station').length} rows and ${effects.filter((e) => e.table === 'reading').length} readings`,
       );
+    case 'rows.takeOut':
+      return plain(`Taken out of the book: ${effects.map((e) => text(e.before?.name)).join(', ')}`);
     case 'reading.keep':
       return readingWords(row, stationName);
     case 'build.add':

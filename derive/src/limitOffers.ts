@@ -21,7 +21,7 @@ function otherSide(facts: JobFacts, row: FeatureState | PairState): LimitOffer[]
   if (!shaft || !box) return [];
   const twins = new Set(facts.assemblies.filter((a) => a.mirrorOf === box.id || a.id === box.mirrorOf).map((a) => a.id));
   return facts.stations
-    .filter((s) => s.id !== row.station.id && s.subject === row.station.subject && s.role === row.station.role)
+    .filter((s) => !s.gone && s.id !== row.station.id && s.subject === row.station.subject && s.role === row.station.role)
     .flatMap((twin) => {
       const of = facts.shafts.find((s) => s.id === twin.shaftId);
       const limit = limitInUse(facts, twin.id);

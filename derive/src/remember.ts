@@ -21,3 +21,15 @@ export function remembered<Value>(
     return value;
   };
 }
+
+/** Something worked out of one row and what belongs to it, kept for as long as all of them are the very same: the rest of a job may change. */
+export function rememberedOf<Row extends object, Value>(): (row: Row, of: readonly unknown[], make: () => Value) => Value {
+  const known = new WeakMap<Row, { readonly of: readonly unknown[]; readonly value: Value }>();
+  return (row, of, make) => {
+    const before = known.get(row);
+    if (before?.of.length === of.length && of.every((each, i) => before.of[i] === each)) return before.value;
+    const value = make();
+    known.set(row, { of, value });
+    return value;
+  };
+}

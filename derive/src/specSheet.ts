@@ -96,7 +96,7 @@ export function stationNamed(name: string, stations: readonly Station[]): Statio
 /** Every limit of a job with where it comes from, side by side where there are several, and every line of its manual's pages. */
 export function specSheet(facts: JobFacts): SpecSheet {
   const gone = withdrawnIds(facts);
-  const measured = facts.stations.filter((s) => s.quantity === 'length');
+  const measured = facts.stations.filter((s) => s.quantity === 'length' && !s.gone);
   const specs = [...facts.specs].sort((a, b) => a.position - b.position);
   const taken = new Set<string>();
   const groups: SpecGroup[] = [];

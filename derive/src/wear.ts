@@ -18,10 +18,11 @@ import {
   type SurveyStation,
   type Verdict,
 } from '@elder-cog/core';
-import { readingsOf } from './builds.ts';
+import { readingsOf, rowsOf } from './builds.ts';
 import { limitInUse, markOf, type LimitState } from './gap.ts';
 import { acceptanceOf, inspectionOf } from './inspections.ts';
 import { asInstrument, readingValue } from './readingValue.ts';
+import { rememberedOf } from './remember.ts';
 
 /** One thing measured on a part: its readings by place, and what they come to. */
 export interface FeatureState {
@@ -85,8 +86,19 @@ export function markWith(mark: MarkKind, accepted: Acceptance | null): MarkKind 
   return accepted.kind === 'unmeasured' ? (mark === 'unmeasured' ? 'accepted' : mark) : isOut ? 'accepted' : mark;
 }
 
+const knownFeature = rememberedOf<Station, FeatureState>();
+
+/** A row with all that is said of it. A page of two thousand works out again only those that something was said of. */
 export function featureState(facts: JobFacts, station: Station, kind: FeatureKindName, gone: ReadonlySet<string>): FeatureState {
   const readings = readingsOf(facts, station.id, gone);
+  const limit = rowsOf(facts, station.id).limits.findLast((l) => l.inUse);
+  const accepted = rowsOf(facts, station.id).acceptances.filter((a) => !gone.has(a.id));
+  return knownFeature(station, [limit, inspectionOf(facts, station), ...readings, null, ...accepted], () =>
+    freshFeature(facts, station, kind, readings),
+  );
+}
+
+function freshFeature(facts: JobFacts, station: Station, kind: FeatureKindName, readings: readonly ReadingFact[]): FeatureState {
   const places = placesOf(kind, readings);
   const limits = limitInUse(facts, station.id);
   const last = readings[readings.length - 1]?.raw.instrument ?? station.instrument;

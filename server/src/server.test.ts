@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import { newShaft, workshopFile, type Change, type Command, type CommandReply, type JobReply } from '@elder-cog/contract';
+import { newRow, newShaft, workshopFile, type Change, type Command, type CommandReply, type JobReply } from '@elder-cog/contract';
 import { INSTRUMENTS, thou } from '@elder-cog/core';
 import { derive } from '@elder-cog/derive';
 import Database from 'better-sqlite3';
@@ -214,6 +214,50 @@ describe('undo', () => {
     send({ kind: 'job.change', id: jobId, revision: 2, machine: 'Theirs', year: '', note: '', archivedAt: null }, other);
     expect(() => send({ kind: 'undo' })).toThrow(/A\. B\. changed it since/);
     expect(jobFacts(db, jobId).job.machine).toBe('Theirs');
+  });
+  describe('of rows of the Wear book', () => {
+    const aRow = (shaftId: string, name: string) => newRow({ shaftId, kind: 'journal', name, unit: 'mm', position: 100, newId });
+    const namesIn = (jobId: string): string[] => jobFacts(db, jobId).stations.flatMap((s) => (s.subject === 'journal' && !s.gone ? [s.name] : []));
+    it('takes back five hundred that were pasted with their readings at one stroke, and keeps the readings, taken back', () => {
+      const { jobId, shaft } = aJob();
+      const rows = Array.from({ length: 500 }, (_, n) => aRow(shaft.shaft.id, `Pin ${n}`));
+      const readings = rows.flatMap(({ id }) => [1, 2, 3].map(() => aReading(id, null, '19.98').reading));
+      const limits = rows.map(({ id }) => aLimit(id, 5, 8).limit);
+      send({ kind: 'rows.add', stations: rows, limits, readings });
+      expect(namesIn(jobId)).toHaveLength(500);
+      expect(send({ kind: 'undo' }).undid).toBe('the rows brought in');
+      expect(namesIn(jobId)).toEqual([]);
+      expect(jobFacts(db, jobId)).toMatchObject({ limits: [], readings: { length: 1500 }, withdrawals: { length: 1500 } });
+    });
+    it('takes back a row whose reading was taken back before it, and not one whose reading stands', () => {
+      const { jobId, shaft } = aJob();
+      const row = aRow(shaft.shaft.id, 'Pin');
+      const other = newId();
+      send({ kind: 'stations.add', stations: [row] });
+      send(aReading(row.id, null, '19.98'), other);
+      expect(refusal(() => send({ kind: 'undo' }))).toBe('restsOnIt');
+      expect(namesIn(jobId)).toEqual(['Pin']);
+      send({ kind: 'undo' }, other);
+      send({ kind: 'undo' });
+      expect(namesIn(jobId)).toEqual([]);
+    });
+    it('puts back rows that were taken out together', () => {
+      const { jobId, shaft } = aJob();
+      const rows = ['Front', 'Rear'].map((name) => aRow(shaft.shaft.id, name));
+      send({ kind: 'stations.add', stations: rows });
+      send({ kind: 'rows.takeOut', stations: rows.map(({ id }) => ({ id, revision: 1 })) });
+      expect(namesIn(jobId)).toEqual([]);
+      expect(send({ kind: 'undo' }).undid).toBe('taking them out of the book');
+      expect(namesIn(jobId)).toEqual(['Front', 'Rear']);
+    });
+    it('takes none out where one of them was changed since', () => {
+      const { jobId, shaft } = aJob();
+      const rows = ['Front', 'Rear'].map((name) => aRow(shaft.shaft.id, name));
+      send({ kind: 'stations.add', stations: rows });
+      const stale = rows.map(({ id }, i) => ({ id, revision: 1 + i }));
+      expect(refusal(() => send({ kind: 'rows.takeOut', stations: stale }))).toBe('stale');
+      expect(namesIn(jobId)).toEqual(['Front', 'Rear']);
+    });
   });
   it('does not pull away what something rests on', () => {
     const [jobId, other] = [newId(), newId()];

@@ -1,4 +1,4 @@
-import { command as commandSchema, type Command, type CommandReply, type Limit } from '@elder-cog/contract';
+import { command as commandSchema, type Command, type CommandReply, type Limit, type Station } from '@elder-cog/contract';
 import type { z } from 'zod';
 import { diskTrouble, WorkshopError } from '../errors.ts';
 import { DESCRIPTIONS, type DescriptionTable } from './descriptions.ts';
@@ -8,6 +8,7 @@ import { journal, type Effect, type JournalRow } from './journal.ts';
 import { limits } from './limits.ts';
 import { isObservation, OBSERVATIONS, type ObservationTable } from './observations.ts';
 import type { Db } from './open.ts';
+import { stations } from './stations.ts';
 
 type Applied = z.output<typeof commandSchema>;
 type AppliedChange = Applied['change'];
@@ -100,6 +101,9 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       for (const row of change.limits) setLimit(db, write, row);
       for (const row of change.readings) write.observe('reading', row);
       return;
+    case 'rows.takeOut':
+      for (const { id, revision } of change.stations) write.change('station', id, revision, { gone: true });
+      return;
     case 'station.change': {
       const { kind: _, id, revision, ...patch } = change;
       return write.change('station', id, revision, patch);
@@ -133,7 +137,10 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
     case 'reading.keep':
       return write.observe('reading', change.reading);
     case 'strip.add':
-      return write.observe('strip', change.entry);
+      write.observe('strip', change.entry);
+      for (const row of change.builds) write.observe('build', row);
+      for (const row of change.readings) write.observe('reading', row);
+      return;
     case 'inspect':
       return write.observe('inspection', change.inspection);
     case 'accept':
@@ -177,6 +184,7 @@ const SAID: Readonly<Record<string, string>> = {
   'shaft.create': 'the new shaft',
   'stations.add': 'the new stations',
   'rows.add': 'the rows brought in',
+  'rows.takeOut': 'taking them out of the book',
   'station.change': 'the change to the station',
   'feature.size': 'the size',
   'part.turn': 'the turned part',
@@ -218,7 +226,13 @@ function undo(db: Db, write: Writer, last: JournalRow, { who, at, commandId }: A
       const changed = journal.lastChange(db, id);
       throw new WorkshopError('stale', `${changed?.who || 'Somebody'} changed it since: it is left as it is.`, { theirs: now, ...(changed ?? {}) });
     }
-    if (before === null) {
+    if (before === null && table === 'station' && stations.observed(db, id).every > 0) {
+      // what was read of it is kept, taken back though it is: the row leaves the book and not the database
+      if (stations.observed(db, id).standing > 0) throw new WorkshopError('restsOnIt');
+      const back = { ...(now as Station), revision: (now.revision ?? 0) + 1, gone: true };
+      store.update(db, back);
+      write.effects.push({ table, id, before: now, after: back });
+    } else if (before === null) {
       store.remove(db, id);
       write.effects.push({ table, id, before: now, after: null });
     } else {
@@ -243,8 +257,10 @@ function inPlainWords(error: unknown, undoing: boolean): never {
  *
  * @throws WorkshopError `stale`, `notFound`, `nothingToUndo`, `restsOnIt`, `unknownParent`, `alreadyHere`, `putAway`, `diskFull`, `readOnly`, `diskTrouble`
  */
-export function apply(db: Db, input: Command): CommandReply {
-  const command = commandSchema.parse(input);
+export const apply = (db: Db, input: Command): CommandReply => applyRead(db, commandSchema.parse(input));
+
+/** The same, of a command that was read by its shape already. */
+export function applyRead(db: Db, command: Applied): CommandReply {
   const { commandId, clientId, who, at, change } = command;
   const run = db.transaction((): CommandReply => {
     const seen = journal.byCommand(db, commandId);

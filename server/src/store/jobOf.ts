@@ -40,6 +40,8 @@ export function jobOf(db: Db, change: Change): string | null {
       return one(db, OF_SHAFT, change.stations[0]?.shaftId ?? '');
     case 'rows.add':
       return rowsOf(db, change);
+    case 'rows.takeOut':
+      return one(db, OF_STATION, change.stations[0]?.id ?? '');
     case 'station.change':
       return one(db, OF_STATION, change.id);
     case 'feature.size':

@@ -1,21 +1,28 @@
 import type { Station } from '@elder-cog/contract';
 import type { Db } from './open.ts';
 
-type Row = Omit<Station, 'aim' | 'instrument'> & { aim: string; instrument: string | null };
+type Row = Omit<Station, 'aim' | 'instrument' | 'gone'> & { aim: string; instrument: string | null; gone: 0 | 1 };
 
 const fromRow = (row: Row): Station => ({
   ...row,
   aim: JSON.parse(row.aim) as Station['aim'],
   instrument: row.instrument === null ? null : (JSON.parse(row.instrument) as Station['instrument']),
+  gone: row.gone === 1,
 });
 const toRow = (row: Station): Row => ({
   ...row,
   aim: JSON.stringify(row.aim),
   instrument: row.instrument === null ? null : JSON.stringify(row.instrument),
+  gone: row.gone ? 1 : 0,
 });
 
 const COLUMNS =
-  'id, revision, shaft_id AS shaftId, subject, quantity, more_is AS moreIs, role, name, position, contact_role AS contactRole, bore_id AS boreId, journal_id AS journalId, new_nm AS newSize, rule, aim, method, instrument';
+  'id, revision, shaft_id AS shaftId, subject, quantity, more_is AS moreIs, role, name, position, contact_role AS contactRole, bore_id AS boreId, journal_id AS journalId, new_nm AS newSize, rule, aim, method, instrument, gone';
+
+const STANDS = `NOT EXISTS (SELECT 1 FROM withdrawal w WHERE w.of_id = o.id AND w.of_kind <> 'withdrawal'
+  AND NOT EXISTS (SELECT 1 FROM withdrawal u WHERE u.of_id = w.id AND u.of_kind = 'withdrawal'))`;
+const OBSERVED = `SELECT count(*) AS every, coalesce(sum(${STANDS}), 0) AS standing FROM (SELECT id FROM reading WHERE station_id = @id
+  UNION ALL SELECT id FROM inspection WHERE station_id = @id UNION ALL SELECT id FROM acceptance WHERE station_id = @id) o`;
 
 export const stations = {
   ofJob: (db: Db, jobId: string): Station[] =>
@@ -31,14 +38,17 @@ export const stations = {
   },
   insert(db: Db, row: Station): void {
     db.prepare(
-      'INSERT INTO station (id, revision, shaft_id, subject, quantity, more_is, role, name, position, contact_role, bore_id, journal_id, new_nm, rule, aim, method, instrument) VALUES (@id, @revision, @shaftId, @subject, @quantity, @moreIs, @role, @name, @position, @contactRole, @boreId, @journalId, @newSize, @rule, @aim, @method, @instrument)',
+      'INSERT INTO station (id, revision, shaft_id, subject, quantity, more_is, role, name, position, contact_role, bore_id, journal_id, new_nm, rule, aim, method, instrument, gone) VALUES (@id, @revision, @shaftId, @subject, @quantity, @moreIs, @role, @name, @position, @contactRole, @boreId, @journalId, @newSize, @rule, @aim, @method, @instrument, @gone)',
     ).run(toRow(row));
   },
   update(db: Db, row: Station): void {
     db.prepare(
-      'UPDATE station SET revision = @revision, shaft_id = @shaftId, subject = @subject, quantity = @quantity, more_is = @moreIs, role = @role, name = @name, position = @position, contact_role = @contactRole, bore_id = @boreId, journal_id = @journalId, new_nm = @newSize, rule = @rule, aim = @aim, method = @method, instrument = @instrument WHERE id = @id',
+      'UPDATE station SET revision = @revision, shaft_id = @shaftId, subject = @subject, quantity = @quantity, more_is = @moreIs, role = @role, name = @name, position = @position, contact_role = @contactRole, bore_id = @boreId, journal_id = @journalId, new_nm = @newSize, rule = @rule, aim = @aim, method = @method, instrument = @instrument, gone = @gone WHERE id = @id',
     ).run(toRow(row));
   },
+  /** What was ever observed of it: how much in all, and how much of that stands. */
+  observed: (db: Db, id: string): { every: number; standing: number } =>
+    db.prepare<{ id: string }, { every: number; standing: number }>(OBSERVED).get({ id }) ?? { every: 0, standing: 0 },
   remove(db: Db, id: string): void {
     db.prepare('DELETE FROM station WHERE id = ?').run(id);
   },

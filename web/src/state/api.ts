@@ -93,7 +93,7 @@ export function useOutboxSender(): void {
     window.addEventListener('online', tryAgainNow);
     window.addEventListener('focus', tryAgainNow);
     const stop = useOutbox.subscribe((now, before) => {
-      if (before.waiting > 0 && now.waiting === 0) void client.invalidateQueries();
+      if (now.late > before.late) void client.invalidateQueries();
     });
     return () => {
       window.removeEventListener('online', tryAgainNow);

@@ -69,6 +69,8 @@ interface Outbox {
   /** the server did not answer the last time */
   readonly away: boolean;
   readonly parked: readonly Parked[];
+  /** batches of an earlier page that were kept: nobody here waits for them, and what is shown is to be asked for again */
+  readonly late: number;
   read(key: string): void;
 }
 
@@ -76,6 +78,7 @@ export const useOutbox = create<Outbox>((set) => ({
   waiting: 0,
   away: false,
   parked: [],
+  late: 0,
   read: (key) => set((s) => ({ parked: s.parked.filter((p) => p.key !== key) })),
 }));
 
@@ -157,7 +160,8 @@ async function deliverOne(batch: Batch): Promise<void> {
     let reply: CommandReply = { already: false, undid: null };
     for (const command of batch.commands) reply = await sendOne(command);
     done(batch);
-    settle?.resolve(reply);
+    if (settle) settle.resolve(reply);
+    else useOutbox.setState((s) => ({ late: s.late + 1 }));
   } catch (error) {
     const refused = error instanceof RefusedError ? error : new RefusedError('broken', 'The server answered with something that could not be read.');
     if (refused.code === 'away' || refused.code === 'signIn') throw refused;

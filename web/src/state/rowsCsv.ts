@@ -1,4 +1,4 @@
-import { newRow, type Change } from '@elder-cog/contract';
+import { newRow, ROWS_AT_ONCE, type Change } from '@elder-cog/contract';
 import { FEATURE_KINDS, FEATURES, formatLength, parseLength, readEntry, readLimits, type FeatureKindName, type LengthUnit } from '@elder-cog/core';
 import type { FeatureState, ShaftState } from '@elder-cog/derive';
 import Papa from 'papaparse';
@@ -42,7 +42,12 @@ export interface RowRead {
 
 const kindOf = (word: string): FeatureKindName | null => {
   const plain = word.trim().toLowerCase();
-  return FEATURE_KINDS.find((kind) => kind.toLowerCase() === plain || FEATURES[kind].name === plain || FEATURES[kind].measures === plain) ?? null;
+  // two kinds may measure a diameter: the name of a kind comes first
+  return (
+    FEATURE_KINDS.find((kind) => kind.toLowerCase() === plain || FEATURES[kind].name === plain) ??
+    FEATURE_KINDS.find((kind) => FEATURES[kind].measures === plain) ??
+    null
+  );
 };
 
 /**
@@ -78,7 +83,7 @@ function readRow(cells: Readonly<Record<string, string | undefined>>, line: numb
 
 function whyNot({ part, kind, unit, newSize, limit, readings }: Omit<RowRead, 'refusal'>, unitWord: string, kindWord: string): string | null {
   if (part === '' || part.length > 120) return 'it has no name';
-  if (kind === null) return `“${kindWord}” is not a kind: ${FEATURE_KINDS.map((k) => FEATURES[k].measures).join(', ')}`;
+  if (kind === null) return `“${kindWord}” is not a kind: ${FEATURE_KINDS.map((k) => FEATURES[k].name).join('; ')}`;
   if (unitWord !== '' && !/^(?:in|inch|inches|mm|")$/i.test(unitWord)) return `the unit is “${unitWord}”: in or mm`;
   const instrument = FEATURES[kind].instrument[unit];
   const tried = [
@@ -89,15 +94,13 @@ function whyNot({ part, kind, unit, newSize, limit, readings }: Omit<RowRead, 'r
   return (tried.find((each) => typeof each === 'string') as string | undefined) ?? null;
 }
 
-const AT_ONCE = 500;
-
 /** The commands that take the lines that were understood, five hundred at a time, each all or nothing. */
 export function takeRows(rows: readonly RowRead[], shaft: ShaftState): Change[] {
   const { who } = useSettings.getState();
   const takenAt = new Date().toISOString();
   const good = rows.filter((row) => row.refusal === null);
   const first = 100 + 10 * (shaft.pairs.length + shaft.features.length + 1);
-  const chunks = Array.from({ length: Math.ceil(good.length / AT_ONCE) }, (_, i) => good.slice(i * AT_ONCE, (i + 1) * AT_ONCE));
+  const chunks = Array.from({ length: Math.ceil(good.length / ROWS_AT_ONCE) }, (_, i) => good.slice(i * ROWS_AT_ONCE, (i + 1) * ROWS_AT_ONCE));
   return chunks.map((chunk, c): Change => {
     const made = chunk.map((row, i) => {
       const kind = row.kind ?? 'journal';
@@ -107,7 +110,7 @@ export function takeRows(rows: readonly RowRead[], shaft: ShaftState): Change[] 
         kind,
         name: row.part,
         unit: row.unit,
-        position: first + (c * AT_ONCE + i) * 10,
+        position: first + (c * ROWS_AT_ONCE + i) * 10,
         newSize: row.newSize === '' ? null : parseLength(row.newSize, instrument.unit),
         newId,
       });
@@ -144,7 +147,7 @@ export function rowsToCsv(features: readonly FeatureState[]): string {
   const unitOf = (f: FeatureState): LengthUnit => (f.unit === 'um' ? 'mm' : f.unit);
   const data = features.map((f) => ({
     part: f.station.name,
-    kind: FEATURES[f.kind].measures,
+    kind: FEATURES[f.kind].name,
     unit: f.station.instrument?.unit === 'mm' ? 'mm' : 'in',
     new: f.station.newSize === null ? '' : `${formatLength(f.station.newSize, unitOf(f))} ${unitOf(f)}`,
     limit: f.limits?.fact.written ?? '',

@@ -1,4 +1,4 @@
-import type { Acceptance, Change, Inspection, OpenItem, StripEntry } from '@elder-cog/contract';
+import type { Acceptance, Change, Inspection, OpenItem, Station, StripEntry } from '@elder-cog/contract';
 import type { Length } from '@elder-cog/core';
 import { newId, useSettings } from './settings.ts';
 
@@ -29,7 +29,16 @@ export const endItem = (item: OpenItem, state: OpenItem['state'], reason: string
   openItem: { ...item, state, reason, endedAt: state === 'open' ? null : now() },
 });
 
-export const stripOff = (entry: Omit<StripEntry, 'id' | 'who' | 'at'>, id: string = newId()): Change => ({
+/** A line of the strip log, and the build and reading it also is, kept and undone with it. */
+export const stripOff = (entry: Omit<StripEntry, 'id' | 'who' | 'at'>, also: readonly Change[] = [], id: string = newId()): Change => ({
   kind: 'strip.add',
   entry: { ...entry, id, who: signed(), at: now() },
+  builds: also.flatMap((change) => (change.kind === 'build.add' ? [change.build] : [])),
+  readings: also.flatMap((change) => (change.kind === 'reading.keep' ? [change.reading] : [])),
+});
+
+/** Rows taken out of the book together. */
+export const takeOut = (stations: readonly Station[]): Change => ({
+  kind: 'rows.takeOut',
+  stations: stations.map(({ id, revision }) => ({ id, revision })),
 });

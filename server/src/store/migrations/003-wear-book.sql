@@ -5,10 +5,10 @@ CREATE TABLE station_now (
   id TEXT PRIMARY KEY, revision INTEGER NOT NULL, shaft_id TEXT NOT NULL REFERENCES shaft,
   subject TEXT NOT NULL, quantity TEXT NOT NULL, more_is TEXT NOT NULL,
   role TEXT NOT NULL, name TEXT NOT NULL, position INTEGER NOT NULL, contact_role TEXT, bore_id TEXT, journal_id TEXT,
-  new_nm INTEGER, rule TEXT NOT NULL, aim TEXT NOT NULL, method TEXT, instrument TEXT
+  new_nm INTEGER, rule TEXT NOT NULL, aim TEXT NOT NULL, method TEXT, instrument TEXT, gone INTEGER NOT NULL
 ) STRICT;
 INSERT INTO station_now SELECT id, revision, shaft_id, subject, quantity, more_is, role, name, position, contact_role, bore_id, journal_id,
-  new_nm, rule, aim, method, instrument FROM station ORDER BY rowid;
+  new_nm, rule, aim, method, instrument, 0 FROM station ORDER BY rowid;
 DROP TABLE station;
 ALTER TABLE station_now RENAME TO station;
 CREATE INDEX station_shaft ON station (shaft_id);

@@ -281,7 +281,7 @@ function ForStation({
 }): JSX.Element {
   const { send } = useCommand();
   const quietly = (change: Change): void => void send(change).catch(() => undefined);
-  const lengths = stations.filter((s) => s.quantity === 'length');
+  const lengths = stations.filter((s) => s.quantity === 'length' && !s.gone);
   return (
     <Menu>
       <MenuButton
@@ -546,7 +546,7 @@ function AddLimit({
     as?.state === 'understood' && as.limits.kind === 'length'
       ? stationNamed(
           as.name,
-          facts.stations.filter((s) => s.quantity === 'length'),
+          facts.stations.filter((s) => s.quantity === 'length' && !s.gone),
         )
       : null;
   const keep = (): void => {

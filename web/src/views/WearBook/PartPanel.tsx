@@ -1,3 +1,4 @@
+import type { Station } from '@elder-cog/contract';
 import { FEATURES, formatLength, formatLimits, MARK_WORDS, unitWord, type Length } from '@elder-cog/core';
 import { isPair, lookAlikesWith, plainName, setsWith, type FeatureState, type PairState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
@@ -8,9 +9,11 @@ import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { Num } from '../../kit/Num.tsx';
 import { Photos } from '../../kit/Photos.tsx';
 import { SumView } from '../../kit/SumView.tsx';
+import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { originWords } from '../../state/understood.ts';
+import { takeOut } from '../../state/wearActions.ts';
 import { AcceptIt } from './AcceptIt.tsx';
 import { History, type InspectSubject } from './Inspect.tsx';
 import { LimitChoice } from './LimitChoice.tsx';
@@ -32,7 +35,7 @@ export function PartPanel({
   return (
     <>
       {pair ? <PairPanel pair={pair} /> : <FeaturePanel feature={feature} />}
-      <AboutPart feature={feature} pairOf={pair !== null} onInspect={onInspect} />
+      <AboutPart feature={feature} pair={pair} onInspect={onInspect} />
     </>
   );
 }
@@ -249,24 +252,27 @@ const AskLink = ({ jobId, stationId }: { jobId: string; stationId: string }): JS
   </Link>
 );
 
+const rowsOfPair = ({ bore, journal }: PairState): Station[] => [bore, journal].flatMap((f) => (f ? [f.station] : []));
+
 /** The part itself: what it looks like, what it must not be taken for, what it belongs with, and what was decided. */
 function AboutPart({
   feature,
-  pairOf,
+  pair,
   onInspect,
 }: {
   feature: FeatureState;
-  pairOf: boolean;
+  pair: PairState | null;
   onInspect: (subject: InspectSubject) => void;
 }): JSX.Element {
   const { facts } = useJob();
+  const { send } = useCommand();
   const { station, inspection, kind } = feature;
   const alike = lookAlikesWith(facts, station.name);
   const sets = setsWith(facts, station.name);
   return (
     <section aria-label="The part" className="mt-2 border-t border-rule pt-2">
       <div className="flex flex-wrap items-center justify-between gap-x-3">
-        <Heading>{pairOf ? station.name : 'The part'}</Heading>
+        <Heading>{pair ? station.name : 'The part'}</Heading>
         <Quiet onClick={() => onInspect({ part: station.name, stationId: station.id, type: FEATURES[kind].part })}>Look it over ▸</Quiet>
       </div>
       {inspection && <History history={[inspection]} />}
@@ -281,6 +287,11 @@ function AboutPart({
       {alike.map((each) => (
         <LookAlikeView key={each.id} lookAlike={each} />
       ))}
+      <p className="no-print m-0">
+        <Quiet onClick={() => void send(takeOut(pair ? [pair.station, ...rowsOfPair(pair)] : [station])).catch(() => undefined)}>
+          Take {pair ? 'both' : 'it'} out of the book
+        </Quiet>
+      </p>
       <div className="mt-1">
         <Photos ofKind="station" ofId={station.id} caption={station.name} />
       </div>

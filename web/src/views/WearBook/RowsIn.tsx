@@ -23,8 +23,8 @@ export function RowsIn({ shaft, onDone }: { shaft: ShaftState; onDone: () => voi
       <p className="m-0 text-ink2">
         Paste them with their heading: part, kind, unit, new, limit, readings_1 … Kinds:{' '}
         {Object.values(FEATURES)
-          .map((f) => f.measures)
-          .join(', ')}
+          .map((f) => f.name)
+          .join('; ')}
         .
       </p>
       <label className="sr-only" htmlFor="rows">
@@ -64,7 +64,7 @@ export function RowsIn({ shaft, onDone }: { shaft: ShaftState; onDone: () => voi
                   <td className="px-2">{row.part || '–'}</td>
                   {row.refusal === null ? (
                     <>
-                      <td className="px-2">{row.kind === null ? '' : FEATURES[row.kind].measures}</td>
+                      <td className="px-2">{row.kind === null ? '' : FEATURES[row.kind].name}</td>
                       <td className="num px-2">{row.newSize}</td>
                       <td className="num px-2">{row.limit}</td>
                       <td className="num px-2">{row.readings.filter((r) => r !== '').join(' | ')}</td>

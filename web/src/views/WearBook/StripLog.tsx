@@ -296,9 +296,9 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
       await send(
         stripOff(
           stripEntryOf(read, { text, assemblyId, shaftId: shaft?.shaft.id ?? null, inventory: cameApart, supersedes: mending?.entry.id ?? null }),
+          mending ? [] : alsoKept(read, text),
           id,
         ),
-        ...(mending ? [] : alsoKept(read, text)),
       );
     } catch {
       return;
@@ -320,6 +320,7 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
     setTrouble(said.join(' '));
   };
   const turn = useTurn(sending, text, () => void keep());
+  const packInNow = shaft?.slots.find((s) => s.slot.kind === 'adjuster' && s.fitting.leaves !== null)?.words ?? null;
   /** What is typed here is not typed again: a pack is what is in, and the float before it is what that pack read. */
   const alsoKept = (said: StripLineRead, entry: string): Change[] => {
     const gap = shaft?.gaps[0];
@@ -386,7 +387,7 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
         </Primary>
       </div>
       <div id="entry-says" aria-live="polite" className="mt-2 flex min-h-12 flex-wrap items-center gap-x-3 gap-y-1 text-[16px]">
-        {read ? <SaidBack read={read} /> : <span className="text-ink2">A bare number is in</span>}
+        {read ? <SaidBack read={read} inNow={mending ? null : packInNow} /> : <span className="text-ink2">A bare number is in</span>}
         <span role="group" aria-label="A bare number is in" className="flex gap-2">
           {(['thou', 'mm'] as const).map((each) => (
             <Chip key={each} on={unit === each} onClick={() => setUnit(each)}>
@@ -426,7 +427,7 @@ const readAs = (station: Station, buildId: string | null, written: string, unit:
 const asSaid = (size: Length, unit: LengthUnit): LengthUnit => (unit === 'thou' && size >= 6_350_000 ? 'in' : unit);
 const otherOf = (size: Length, unit: LengthUnit): LengthUnit => (unit === 'mm' || unit === 'um' ? asSaid(size, 'thou') : 'mm');
 
-function SaidBack({ read }: { read: StripLineRead }): JSX.Element {
+function SaidBack({ read, inNow }: { read: StripLineRead; inNow: string | null }): JSX.Element {
   const { part, wayRound, side, size, unit, leaves, count, holes, asks } = read;
   const pieces = [
     ...wayRound,
@@ -446,6 +447,9 @@ function SaidBack({ read }: { read: StripLineRead }): JSX.Element {
           · <span className="num font-semibold">{describeLength(size, asSaid(size, unit))}</span>{' '}
           <span className="num text-ink2">{describeLength(size, otherOf(size, unit))}</span>
         </span>
+      )}
+      {leaves.length > 0 && inNow !== null && (
+        <span className="text-ink2">the pack {inNow} is in the record already: this is written down beside it, and changes no build</span>
       )}
       {asks && <span className="pl-2 font-semibold">{asks}</span>}
     </span>
