@@ -68,7 +68,13 @@ export const change = z.discriminatedUnion('kind', [
     readings: z.array(reading).max(ROWS_AT_ONCE * 3),
   }),
   /** rows taken out of the book: all of them or none, and what was read of them is kept */
-  z.object({ kind: z.literal('rows.takeOut'), stations: z.array(z.object({ id, revision: z.int() })).min(1).max(ROWS_AT_ONCE) }),
+  z.object({
+    kind: z.literal('rows.takeOut'),
+    stations: z
+      .array(z.object({ id, revision: z.int() }))
+      .min(1)
+      .max(ROWS_AT_ONCE),
+  }),
   z.object({
     kind: z.literal('station.change'),
     id,

@@ -60,6 +60,9 @@ function fromOne(file: Rows): Rows {
 }
 
 /** A job of which nothing has been stripped, looked at, accepted or left open. */
+/** The biggest file that is sent away or brought in, with its photos. A backup has no limit. */
+export const FILE_LIMIT_MB = 256;
+
 export const emptyWearBook = (): Pick<JobFacts, 'strip' | 'inspections' | 'acceptances' | 'photos' | 'lookAlikes' | 'matchedSets' | 'openItems'> => ({
   strip: [],
   inspections: [],

@@ -44,25 +44,31 @@ export const inspectedParts = (facts: JobFacts): InspectedPart[] =>
     return last ? [{ key, part: last.part, history, last, lookAgain: !last.cleaned && PASSED.has(last.decision) }] : [];
   });
 
-/** A member of a matched set that does not stay, and those that go with it. */
+/** A member of a matched set that does not stay as it was, and those that go with it. */
 export interface MatchedWarning {
   readonly set: MatchedSet;
   readonly part: string;
-  readonly decision: string;
+  /** what becomes of it: "is to be replaced", "is turned round" */
+  readonly what: string;
   readonly others: readonly string[];
 }
 
-const GOES: ReadonlySet<string> = new Set(['make', 'replace', 'scrap']);
+const GOES: ReadonlyMap<string, string> = new Map([
+  ['make', 'is to be made'],
+  ['replace', 'is to be replaced'],
+  ['scrap', 'is to be scrapped'],
+]);
 
-/** Whenever one of a matched set is replaced, made anew or scrapped, the rest are in question. */
+/** Whenever one of a matched set is replaced, made anew, scrapped or turned round, the rest are in question. */
 export function matchedWarnings(facts: JobFacts): MatchedWarning[] {
   const decided = new Map(inspectedParts(facts).map((p) => [plainName(p.part), p.last.decision]));
+  const turned = new Set(facts.parts.filter((p) => p.turned).map((p) => plainName(p.name)));
   return facts.matchedSets
     .filter((set) => !set.gone)
     .flatMap((set) =>
       set.members.flatMap((part) => {
-        const decision = decided.get(plainName(part));
-        return decision !== undefined && GOES.has(decision) ? [{ set, part, decision, others: set.members.filter((m) => m !== part) }] : [];
+        const what = GOES.get(decided.get(plainName(part)) ?? '') ?? (turned.has(plainName(part)) ? 'is turned round from how it was' : null);
+        return what === null ? [] : [{ set, part, what, others: set.members.filter((m) => m !== part) }];
       }),
     );
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { newRow, stripEntryOf, type Acceptance, type Decision, type StripEntry } from '@elder-cog/contract';
-import { FEATURE_KINDS, FEATURES, mm, readStripLine, thou, type FeatureKindName, type Length } from '@elder-cog/core';
+import { FEATURE_KINDS, FEATURES, INSTRUMENTS, mm, readStripLine, thou, type FeatureKindName, type Length } from '@elder-cog/core';
 import { derive, inspectedParts, limitOffers, lookAlikesWith, matchedWarnings, oddBolts, photosOf, plainName, setsWith, stripLog } from './index.ts';
 import { Story } from './testing.ts';
 
@@ -146,10 +146,42 @@ describe('a part looked over', () => {
     looked(story, 'crown wheel', 'dress', '2026-03-02T10:00:00.000Z');
     expect(matchedWarnings(story.facts)).toEqual([]);
     const id = looked(story, 'Crown wheel', 'replace', '2026-03-03T10:00:00.000Z');
-    expect(matchedWarnings(story.facts)).toMatchObject([{ part: 'Crown wheel', decision: 'replace', others: ['Pinion'] }]);
+    expect(matchedWarnings(story.facts)).toMatchObject([{ part: 'Crown wheel', what: 'is to be replaced', others: ['Pinion'] }]);
     expect(setsWith(story.facts, 'pinion')).toEqual([set]);
     story.facts.withdrawals.push({ id: story.id(), ofKind: 'inspection', ofId: id, who: '', at: AT, why: '' });
     expect(matchedWarnings(story.facts)).toEqual([]);
+  });
+  it('of a matched set puts the others in question when it is turned round', () => {
+    const story = new Story();
+    const [part, other] = story.facts.parts;
+    if (!part || !other) throw new Error('no parts');
+    const members = [part.name, other.name];
+    story.facts.matchedSets.push({ id: story.id(), revision: 1, jobId: story.facts.job.id, name: 'as they ran', members, gone: false });
+    expect(matchedWarnings(story.facts)).toEqual([]);
+    part.turned = true;
+    expect(matchedWarnings(story.facts)).toMatchObject([{ part: part.name, what: 'is turned round from how it was', others: [other.name] }]);
+  });
+});
+
+describe('a page of many rows', () => {
+  it('works out again only the row that something was said of, and leaves out those that were taken out', () => {
+    const story = new Story();
+    const shaftId = story.facts.shafts[0]?.id ?? '';
+    const rows = ['Front', 'Middle', 'Rear'].map((name, i) => ({
+      ...newRow({ shaftId, kind: 'journal', name, unit: 'mm', position: 100 + i, newId: () => story.id() }),
+      revision: 1,
+    }));
+    story.facts.stations.push(...rows);
+    const before = derive(story.facts).shafts[0]?.features ?? [];
+    const [first, , last] = rows;
+    story.size(first?.id ?? '', 'front', '19.98', INSTRUMENTS.micMm);
+    const readings = [...story.facts.readings];
+    const stations = story.facts.stations.map((s) => (s.id === last?.id ? { ...s, gone: true } : s));
+    const after = derive({ ...story.facts, readings, stations }).shafts[0]?.features ?? [];
+    expect(after.map((f) => f.station.name)).toEqual(['Front', 'Middle']);
+    expect(after[0]).not.toBe(before[0]);
+    expect(after[0]?.now).toBe(mm(19.98));
+    expect(after[1]).toBe(before[1]);
   });
 });
 

@@ -12,7 +12,7 @@ const CATALOGUE = {
   photoTooBig: [413, 'That photo is over 12 MB, even made smaller.'],
   photoGone: [409, 'The photo itself did not arrive: send it again.'],
   badFile: [400, 'That file could not be read.'],
-  tooBig: [413, 'That is bigger than this takes: 64 MB for a file, 2 MB for anything else.'],
+  tooBig: [413, 'That is bigger than this takes: 256 MB for a file, 2 MB for anything else.'],
   signIn: [401, 'This workshop asks for its passcode first.'],
   wrongPasscode: [401, 'That is not the passcode.'],
   tooManyTries: [429, 'Too many wrong tries: wait a little, and try again.'],

@@ -66,7 +66,7 @@ const aReading = (stationId: string, buildId: string | null, text = '88>12'): Ex
     keptAs: { value: thou(24), words: text },
   },
 });
-const aLimit = (stationId: string, min: number, max: number): Change => ({
+const aLimit = (stationId: string, min: number, max: number): Extract<Change, { kind: 'limit.set' }> => ({
   kind: 'limit.set',
   limit: {
     id: newId(),

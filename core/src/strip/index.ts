@@ -1,2 +1,3 @@
+export * from './cautions.ts';
 export * from './partTypes.ts';
 export * from './readStripLine.ts';

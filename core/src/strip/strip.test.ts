@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { inch, mm, thou } from '../quantity/index.ts';
-import { partTypeOf, readStripLine, stripPartType, WAY_ROUND } from './index.ts';
+import { cautionsFor, partTypeOf, readStripLine, stripPartType, WAY_ROUND } from './index.ts';
 
 describe('a line of the strip log', () => {
   it('is the part, then whatever matters of it, in any order', () => {
@@ -63,6 +63,25 @@ describe('a line of the strip log', () => {
       }),
       { numRuns: 1_000 },
     ));
+});
+
+describe('what can hurt somebody', () => {
+  it.each([
+    ['Cover, old gasket paper', /asbestos/],
+    ['Circlip, gap at 12', /eye protection/],
+    ['Snap ring, input end', /eye protection/],
+    ['Detent spring and plunger', /eye protection/],
+    ['Coupling flange, pressed on 27.3 mm', /stand aside/],
+    ['Transfer case off the frame', /two people or a hoist/],
+    ['Split pin', /not used twice/],
+    ['Cotter pin', /not used twice/],
+  ])('is said at %s', (line, says) => expect(cautionsFor(line).join(' ')).toMatch(says));
+  it.each(['Float, before anything, 23', 'Thrust washer front, 118', 'Layshaft, splines to the output end', 'Rollers, 28 rollers, in grease', ''])(
+    'is not said where nothing bites: %s',
+    (line) => expect(cautionsFor(line)).toEqual([]),
+  );
+  it('is no more than two things at once', () =>
+    expect(cautionsFor('Clutch housing, old gasket, circlip, spring, pressed on flange')).toHaveLength(2));
 });
 
 describe('what a part is', () => {

@@ -1,7 +1,8 @@
-import { FILE_VERSION, type JobFile, type WorkshopFile } from '@elder-cog/contract';
+import { FILE_LIMIT_MB, FILE_VERSION, type JobFile, type WorkshopFile } from '@elder-cog/contract';
 import { fittedIn, jobReadings } from '@elder-cog/derive';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import Papa from 'papaparse';
+import { WorkshopError } from '../errors.ts';
 import { readPhoto } from './photoFiles.ts';
 import { allFacts, jobFacts } from '../store/facts.ts';
 import { journal } from '../store/journal.ts';
@@ -29,6 +30,9 @@ export function jobFile(db: Db, jobId: string, madeAt: string): JobFile {
   };
 }
 
+/** What the facts themselves may take, packed, beside the photos. */
+const ROOM_FOR_FACTS_MB = 26;
+
 /** Every job, the Drawer and the journal. */
 export const workshopFile = (db: Db, madeAt: string): WorkshopFile => ({
   format: 'elder-cog/workshop',
@@ -43,12 +47,20 @@ export const workshopFile = (db: Db, madeAt: string): WorkshopFile => ({
  * As it is sent away: the file, and its photos, each named by its SHA-256.
  *
  * @param data the folder the photos are in; null for a workshop in memory, which has none
+ * @throws WorkshopError `tooBig` where it would be more than can be brought in again
  */
 export function zipped(file: JobFile | WorkshopFile, data: string | null): Uint8Array {
   const name = file.format === 'elder-cog/job' ? 'job.json' : 'workshop.json';
   const jobs = file.format === 'elder-cog/job' ? [file.job] : file.jobs;
+  const photos = new Map(jobs.flatMap((job) => job.photos.map((photo) => [photo.sha256, photo.bytes])));
+  const megabytes = Math.ceil([...photos.values()].reduce((sum, bytes) => sum + bytes, 0) / 1024 / 1024);
+  if (megabytes > FILE_LIMIT_MB - ROOM_FOR_FACTS_MB)
+    throw new WorkshopError(
+      'tooBig',
+      `With its photos that is ${megabytes} MB, and ${FILE_LIMIT_MB} MB is the most that can be brought in again. Export a machine at a time, or back the workshop up, which takes any size.`,
+    );
   const entries: Zippable = { [name]: strToU8(`${JSON.stringify(file, null, 1)}\n`), 'photos/': new Uint8Array() };
-  for (const { sha256 } of jobs.flatMap((job) => job.photos)) {
+  for (const sha256 of photos.keys()) {
     const found = data === null ? null : readPhoto(data, sha256, false);
     // a photo is packed small already
     if (found) entries[`photos/${sha256}`] = [found.bytes, { level: 0 }];

@@ -5,7 +5,7 @@ import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type Par
 import type { z } from 'zod';
 import { WorkshopError } from '../errors.ts';
 
-/** Nothing a workshop exports is bigger than this when it is unpacked. */
+/** No job.json or workshop.json of ours is bigger than this when it is unpacked; photos are counted one by one. */
 const UNPACKED_LIMIT = 256 * 1024 * 1024;
 const ENTRIES = ['job.json', 'workshop.json'] as const;
 
@@ -38,9 +38,10 @@ function textOf(bytes: Uint8Array): string {
   try {
     files = unzipSync(bytes, {
       filter: ({ name, originalSize }) => {
+        if (!(ENTRIES as readonly string[]).includes(name)) return false;
         unpacked += originalSize;
         if (unpacked > UNPACKED_LIMIT) throw new WorkshopError('badFile', 'That file unpacks to more than 256 MB: it is not one of ours.');
-        return (ENTRIES as readonly string[]).includes(name);
+        return true;
       },
     });
   } catch (error) {

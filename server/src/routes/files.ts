@@ -1,4 +1,4 @@
-import { importReply } from '@elder-cog/contract';
+import { FILE_LIMIT_MB, importReply } from '@elder-cog/contract';
 import { z } from 'zod';
 import { fileName, jobFile, readingsCsv, workshopFile, zipped } from '../exchange/exportFiles.ts';
 import { importFile } from '../exchange/importFile.ts';
@@ -9,7 +9,7 @@ import type { App } from '../typedApp.ts';
 import { WorkshopError } from '../errors.ts';
 import type { Workshop } from '../workshop.ts';
 
-const FILE_LIMIT = 64 * 1024 * 1024;
+const FILE_LIMIT = FILE_LIMIT_MB * 1024 * 1024;
 const now = (): string => new Date().toISOString();
 const sentAs = (name: string): string => `attachment; filename="${name}"`;
 

@@ -89,6 +89,15 @@ export const Field = forwardRef<HTMLInputElement, FieldProps>(function Field(
   );
 });
 
+/** What can hurt somebody at this step, and what to do about it. */
+export function Caution({ children }: { children: ReactNode }): JSX.Element {
+  return (
+    <span role="note" className="block basis-full border-l-4 border-ink pl-2 text-[16px] leading-6 font-medium">
+      {children}
+    </span>
+  );
+}
+
 /** What was wrong, in one sentence, where it was typed. */
 export function Refusal({ children }: { children: ReactNode }): JSX.Element {
   return (

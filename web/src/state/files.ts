@@ -1,14 +1,16 @@
-import { importReply, type ImportReply } from '@elder-cog/contract';
+import { FILE_LIMIT_MB, importReply, type ImportReply } from '@elder-cog/contract';
 import { ask } from './outbox.ts';
 import { useSettings } from './settings.ts';
 
-const LIMIT_MB = 64;
+/** A workshop's photos take their time over a slow network. */
+const PATIENCE_MS = 10 * 60_000;
 
 /** Brings a file in: all of it or nothing. Throws a RefusedError whose sentence says where and what. */
 export async function bringIn(file: Blob, copy = false): Promise<ImportReply> {
-  if (file.size > LIMIT_MB * 1024 * 1024) throw new Error(`That file is over ${LIMIT_MB} MB: an export of Elder Cog is not.`);
+  if (file.size > FILE_LIMIT_MB * 1024 * 1024) throw new Error(`That file is over ${FILE_LIMIT_MB} MB: an export of Elder Cog is not.`);
   const query = new URLSearchParams({ copy: copy ? 'yes' : 'no', who: useSettings.getState().who });
-  return ask(importReply, `/api/files?${query.toString()}`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file });
+  const init = { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file };
+  return ask(importReply, `/api/files?${query.toString()}`, init, PATIENCE_MS);
 }
 
 /** A machine beside itself, under ids of its own. */

@@ -83,8 +83,8 @@ describe('rows for a spreadsheet', () => {
       '"=1+1, front",bore,in,.5,max .503,.5012 .5010,,',
       'Detent spring,free length,in,1.5,,1.482,,',
     ];
-    const [taken] = takeRows(read(...lines), derive(story.facts).shafts[0] as ShaftState);
-    if (taken?.kind !== 'rows.add') throw new Error('no rows');
+    const taken = change.parse(takeRows(read(...lines), derive(story.facts).shafts[0] as ShaftState)[0]);
+    if (taken.kind !== 'rows.add') throw new Error('no rows');
     story.facts.stations.push(...taken.stations.map((s) => ({ ...s, revision: 1 })));
     story.facts.limits.push(...taken.limits.map((l) => ({ ...l, revision: 1 })));
     story.facts.readings.push(...taken.readings);

@@ -15,6 +15,7 @@ import { ReadingEntry } from '../Section/ReadingEntry.tsx';
 import { NoShaft } from '../Section/Section.tsx';
 import { SetUp, setUpStep } from '../Section/SetUp.tsx';
 import { PackShelf } from '../Section/PackShelf.tsx';
+import { LookAgain, MatchedWarnings } from '../WearBook/InQuestion.tsx';
 import { OpenItems } from './OpenItems.tsx';
 
 /** One job's home: what to do next, with its entry in place; what is out or stale; the last readings. */
@@ -31,6 +32,8 @@ export default function Bench(): JSX.Element {
     <div className="grid min-h-full grid-cols-[minmax(0,1fr)_410px] max-lg:grid-cols-1">
       <div className="min-w-0">
         <OpenItems />
+        <MatchedWarnings />
+        <LookAgain />
         <section aria-label="What next" className="border-b-2 border-ink bg-sheet px-4 py-3">
           <div className="flex items-baseline justify-between gap-3">
             <Heading className="text-blue">What next</Heading>

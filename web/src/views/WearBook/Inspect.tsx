@@ -1,10 +1,20 @@
 import type { Decision, Inspection } from '@elder-cog/contract';
-import { DECISIONS, LOOKS, PART_TYPES, partTypeOf, proposedDecision, SEVERITIES, type PartType, type Severity } from '@elder-cog/core';
+import {
+  CLEANING_CAUTION,
+  DECISIONS,
+  LOOKS,
+  PART_TYPES,
+  partTypeOf,
+  proposedDecision,
+  SEVERITIES,
+  type PartType,
+  type Severity,
+} from '@elder-cog/core';
 import { inspectedParts, plainName, setsWith } from '@elder-cog/derive';
 import { format } from 'date-fns';
 import { useState, type JSX } from 'react';
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
-import { Chip, Field, Primary, Secondary } from '../../kit/controls.tsx';
+import { Caution, Chip, Field, Primary, Secondary } from '../../kit/controls.tsx';
 import { Photos } from '../../kit/Photos.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
@@ -122,7 +132,12 @@ function InspectForm({ subject, onClose }: { subject: InspectSubject; onClose: (
         <Chip on={!cleaned} onClick={() => setCleaned(false)}>
           not cleaned yet
         </Chip>
-        {!cleaned && <span className="text-[16px] text-ink2">What is passed now is to be looked at again, clean.</span>}
+        {!cleaned && (
+          <>
+            <span className="text-[16px] text-ink2">What is passed now is to be looked at again, clean.</span>
+            <Caution>{CLEANING_CAUTION}</Caution>
+          </>
+        )}
       </div>
       <div role="group" aria-label="Decision" className="mt-3 flex flex-wrap items-center gap-2 border-t-2 border-ink pt-3">
         {DECISIONS.map((each) => (

@@ -1,5 +1,6 @@
 import { stripEntryOf, type Change, type Station, type StripEntry } from '@elder-cog/contract';
 import {
+  cautionsFor,
   describeLength,
   formatLength,
   partTypeOf,
@@ -14,7 +15,7 @@ import {
 } from '@elder-cog/core';
 import { oddBolts, stripLog, type StripLine } from '@elder-cog/derive';
 import { useMemo, useRef, useState, type JSX } from 'react';
-import { Chip, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
+import { Caution, Chip, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
 import { LeafStrip } from '../../kit/Pack.tsx';
 import { Photos } from '../../kit/Photos.tsx';
 import { tick } from '../../kit/tick.ts';
@@ -39,6 +40,7 @@ export default function StripLog(): JSX.Element {
   const { send } = useCommand();
   const [chosen, setChosen] = useState<string | null>(null);
   const [mending, setMending] = useState<StripLine | null>(null);
+  const [isBack, setIsBack] = useState(false);
   const [inspected, setInspected] = useState<InspectSubject | null>(null);
   const box = shaft?.assembly ?? state.assemblies[0] ?? null;
   const lines = useMemo(() => (box ? stripLog(facts, box.id) : []), [facts, box]);
@@ -54,11 +56,18 @@ export default function StripLog(): JSX.Element {
         says={
           lines.length === 0 ? undefined : box.cameApart ? 'an inventory: places and way round to be proved' : 'written once; goes back in reverse'
         }
+        more={
+          lines.length > 1 && (
+            <Chip on={isBack} onClick={() => setIsBack((back) => !back)}>
+              as it goes back
+            </Chip>
+          )
+        }
       />
       <div className="grid flex-1 grid-cols-[minmax(0,1fr)_420px] max-lg:grid-cols-1">
         <div className="flex min-w-0 flex-col">
           {lines.length === 0 && <FirstTime name={box.name} cameApart={box.cameApart} onApart={setApart} />}
-          {lines.length > 0 && <Lines lines={lines} chosen={line?.entry.id ?? null} onChoose={setChosen} />}
+          {lines.length > 0 && <Lines lines={isBack ? lines.toReversed() : lines} chosen={line?.entry.id ?? null} onChoose={setChosen} />}
           <div className="flex-1" />
           <NextOff
             key={mending?.entry.id ?? 'next'}
@@ -406,6 +415,9 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
           >
             {phrase}
           </Chip>
+        ))}
+        {cautionsFor(text).map((caution) => (
+          <Caution key={caution}>{caution}</Caution>
         ))}
         {mending && <Quiet onClick={onLeave}>Leave it as it was</Quiet>}
         {trouble !== '' && (

@@ -1,5 +1,5 @@
 import { FEATURES, type MarkKind } from '@elder-cog/core';
-import { matchedWarnings, type FeatureState, type ShaftState } from '@elder-cog/derive';
+import { type FeatureState, type ShaftState } from '@elder-cog/derive';
 import { useCallback, useMemo, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { useKeys } from '../../app/keyboard.ts';
@@ -11,6 +11,7 @@ import { NoShaft } from '../Section/Section.tsx';
 import { AddRow } from './AddRow.tsx';
 import { InspectDialog, type InspectSubject } from './Inspect.tsx';
 import { Leaves } from './Leaves.tsx';
+import { LookAgain, MatchedWarnings } from './InQuestion.tsx';
 import { MeasureStrip } from './MeasureStrip.tsx';
 import { PartPanel } from './PartPanel.tsx';
 import { PartRows, type RowGroup } from './PartRows.tsx';
@@ -49,7 +50,7 @@ const countWords = (features: readonly FeatureState[]): string =>
 
 /** By part: one kind of row for anything measured, its verdict and decision, and what is measured next at the foot. */
 export default function WearBook(): JSX.Element {
-  const { state, shaft, facts } = useJob();
+  const { state, shaft } = useJob();
   const [chosen, setChosen] = useState<string | null>(null);
   const [task, setTask] = useState<'add' | 'csv' | null>(null);
   const [find, setFind] = useState('');
@@ -58,7 +59,6 @@ export default function WearBook(): JSX.Element {
   const all = useMemo(() => (shaft ? groupsOf(shaft) : []), [shaft]);
   const groups = useMemo(() => all.filter((g) => shows(g, find, only)), [all, find, only]);
   const rows = useMemo(() => groups.flatMap((g) => g.rows), [groups]);
-  const warnings = useMemo(() => matchedWarnings(facts), [facts]);
   // nothing chosen: what is worst is shown, and what is not measured yet is asked for
   const picked = rows.find((f) => f.station.id === chosen);
   const current = picked ?? rows.find((f) => f.now === null) ?? rows[0] ?? null;
@@ -128,12 +128,8 @@ export default function WearBook(): JSX.Element {
               </Quiet>
             </div>
           </div>
-          {warnings.map((w) => (
-            <p key={`${w.set.id} ${w.part}`} role="alert" className="m-0 border-b border-rule border-l-4 border-l-tight bg-sheet px-4 py-2">
-              {w.part} is to be {DONE[w.decision] ?? w.decision}, and is one of a matched set ({w.set.name}): {w.others.join(', ')}{' '}
-              {w.others.length === 1 ? 'is' : 'are'} in question too.
-            </p>
-          ))}
+          <MatchedWarnings />
+          <LookAgain />
           {(task === 'add' || all.length === 0) && task !== 'csv' && (
             <>
               {all.length === 0 && (
@@ -170,8 +166,6 @@ export default function WearBook(): JSX.Element {
     </div>
   );
 }
-
-const DONE: Readonly<Record<string, string>> = { make: 'made', replace: 'replaced', scrap: 'scrapped' };
 
 function shows({ pair, rows }: RowGroup, find: string, only: 'all' | 'out' | 'open'): boolean {
   const plain = find.trim().toLowerCase();
