@@ -2,7 +2,8 @@
  * The made-up workshop, written out as an ordinary workshop file: `node tools/run.mjs demo/make.ts`. Machines, people, places
  * and numbers are invented. Ids and times are fixed, so that the file only changes when its story does.
  */
-import { writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
   newRow,
@@ -17,12 +18,14 @@ import {
   type Lot,
   type MatchedSet,
   type OpenItem,
+  type Photo,
   type Spec,
   type Station,
   type StripEntry,
 } from '@elder-cog/contract';
 import { derive } from '@elder-cog/derive';
 import { INSTRUMENTS, mm, parseLimits, readSpecLine, readStripLine, thou, type FeatureKindName, type Instrument, type Length } from '@elder-cog/core';
+import { keepPhoto, zipped } from '@elder-cog/server';
 import { stateText } from './stateText.ts';
 
 let count = 0;
@@ -609,8 +612,33 @@ const facts: JobFacts = {
   openItems,
 };
 
+const picture = async (name: string, ofKind: Photo['ofKind'], ofId: string, when: string): Promise<Photo> => ({
+  id: newId(),
+  jobId,
+  ofKind,
+  ofId,
+  ...(await keepPhoto(kept, readFileSync(join(import.meta.dirname, 'photos', `${name}.jpg`)))),
+  caption: strip.find((entry) => entry.id === ofId)?.part ?? '',
+  who: 'J. T.',
+  at: when,
+});
+const stripNamed = (part: string): string => strip.find((entry) => entry.part === part)?.id ?? '';
+const kept = mkdtempSync(join(tmpdir(), 'elder-cog-demo-'));
+const photos = [
+  await picture('flange', 'strip', stripNamed('Coupling flange'), at(2, '19:00')),
+  await picture('cover', 'strip', stripNamed('Cover bolts'), at(2, '19:05')),
+  await picture('rearWasher', 'strip', stripNamed('Thrust washer rear'), at(3, '18:30')),
+  await picture('gear', 'strip', stripNamed('Idler gear'), at(3, '18:35')),
+  await picture('frontWasher', 'strip', stripNamed('Thrust washer front'), at(3, '18:40')),
+  await picture('bush', 'station', stationNamed('Idler bush, front').id, at(8, '19:58')),
+  await picture('rearWasher', 'station', washerRear.id, at(8, '20:06')),
+];
+
 const file = workshopFile.parse({ format: 'elder-cog/workshop', version: 3, madeAt: at(14, '08:00'), jobs: [facts], lots, journal: [] });
 writeFileSync(join(import.meta.dirname, 'workshop.json'), `${JSON.stringify(file, null, 1)}\n`);
 const [made] = file.jobs;
 if (made) writeFileSync(join(import.meta.dirname, 'golden.json'), `${stateText(derive(made))}\n`);
-console.log(`Wrote ${file.jobs.length} job, ${lots.reduce((sum, l) => sum + l.owned, 0)} leaves.`);
+// with its photos, as it is shown; the plain file is what tests read
+writeFileSync(join(import.meta.dirname, 'workshop.eldercog.zip'), zipped({ ...file, jobs: [{ ...facts, photos }] }, kept));
+rmSync(kept, { recursive: true });
+console.log(`Wrote ${file.jobs.length} job, ${photos.length} photos, ${lots.reduce((sum, l) => sum + l.owned, 0)} leaves.`);

@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { createApp, importFile, openWorkshop as openFolder, readFile, type Db } from '@elder-cog/server';
+import { bringIn, createApp, openWorkshop as openFolder, type Db } from '@elder-cog/server';
 
 /** Debian's Chromium, or whatever CHROMIUM names. */
 export function chromiumPath(): string | null {
@@ -33,11 +33,11 @@ export interface Workshop {
   stop(): Promise<void>;
 }
 
-/** A workshop of its own on a free port, in a temporary folder: empty, or filled from a workshop file. */
+/** A workshop of its own on a free port, in a temporary folder: empty, or filled from a workshop file, or from its zip with photos. */
 export async function openWorkshop(file?: unknown): Promise<Workshop> {
   const folder = mkdtempSync(join(tmpdir(), 'elder-cog-'));
   const workshop = openFolder(folder);
-  if (file !== undefined) importFile(workshop.db, readFile(Buffer.from(JSON.stringify(file))));
+  if (file !== undefined) await bringIn(workshop, file instanceof Uint8Array ? file : Buffer.from(JSON.stringify(file)));
   const app = createApp({ workshop, page: join(import.meta.dirname, '..', 'web', 'dist') });
   const url = await app.listen({ host: '127.0.0.1', port: 0 });
   return {

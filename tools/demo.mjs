@@ -1,4 +1,4 @@
-// The made-up workshop: its data is in data/demo/, filled once from demo/workshop.json.
+// The made-up workshop: its data is in data/demo/, filled once from demo/workshop.eldercog.zip.
 import { build, install, root, run, tsx } from './setup.mjs';
 import { join } from 'node:path';
 
@@ -16,7 +16,7 @@ run(
     '--page',
     join(root, 'web', 'dist'),
     '--seed',
-    join(root, 'demo', 'workshop.json'),
+    join(root, 'demo', 'workshop.eldercog.zip'),
     ...process.argv.slice(2),
   ],
   { allowFailure: true },

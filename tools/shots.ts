@@ -129,7 +129,7 @@ const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: 
 const executablePath = chromiumPath();
 if (!executablePath) throw new Error('Chromium is not installed.');
 const browser = await chromium.launch({ ...LAUNCH, args: [...LAUNCH.args], executablePath });
-const workshop = await openWorkshop(values.empty ? undefined : demo);
+const workshop = await openWorkshop(values.empty ? undefined : readFileSync(join(root, 'demo', 'workshop.eldercog.zip')));
 const folder = values.keep ? join(root, 'docs', 'screenshots') : join(root, 'shots');
 mkdirSync(folder, { recursive: true });
 

@@ -1,7 +1,9 @@
 export { createApp } from './app.ts';
 export { WorkshopError } from './errors.ts';
+export { bringIn } from './exchange/bringIn.ts';
 export { jobFile, workshopFile, zipped } from './exchange/exportFiles.ts';
 export { importFile } from './exchange/importFile.ts';
+export { keepPhoto } from './exchange/photoFiles.ts';
 export { readFile } from './exchange/readFile.ts';
 export { journalDisagrees } from './store/agree.ts';
 export { apply } from './store/apply.ts';

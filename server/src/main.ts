@@ -5,8 +5,7 @@ import QRCode from 'qrcode';
 import { createApp } from './app.ts';
 import { hasPasscode, ownAddresses, setPasscode } from './door.ts';
 import { WorkshopError } from './errors.ts';
-import { importFile } from './exchange/importFile.ts';
-import { readFile } from './exchange/readFile.ts';
+import { bringIn } from './exchange/bringIn.ts';
 import { jobs } from './store/jobs.ts';
 import { openWorkshop, type Workshop } from './workshop.ts';
 
@@ -23,7 +22,7 @@ const { values } = parseArgs({
 let workshop: Workshop;
 try {
   workshop = openWorkshop(values.data);
-  if (values.seed !== undefined && jobs.all(workshop.db).length === 0) importFile(workshop.db, readFile(readFileSync(values.seed)));
+  if (values.seed !== undefined && jobs.all(workshop.db).length === 0) await bringIn(workshop, readFileSync(values.seed));
 } catch (error) {
   if (!(error instanceof WorkshopError)) throw error;
   console.error(`${error.message}\nThe data is in ${values.data}.`);

@@ -65,7 +65,8 @@ export function zipped(file: JobFile | WorkshopFile, data: string | null): Uint8
     // a photo is packed small already
     if (found) entries[`photos/${sha256}`] = [found.bytes, { level: 0 }];
   }
-  return zipSync(entries);
+  // the same file is the same bytes, whenever it is packed
+  return zipSync(entries, { mtime: file.madeAt });
 }
 
 /** "snow-tractor-1957": a machine's name as a file's. */

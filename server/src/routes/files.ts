@@ -1,9 +1,7 @@
 import { FILE_LIMIT_MB, importReply } from '@elder-cog/contract';
 import { z } from 'zod';
 import { fileName, jobFile, readingsCsv, workshopFile, zipped } from '../exchange/exportFiles.ts';
-import { importFile } from '../exchange/importFile.ts';
-import { withPhotosOf } from '../exchange/photoFiles.ts';
-import { readFile } from '../exchange/readFile.ts';
+import { bringIn } from '../exchange/bringIn.ts';
 import { jobs } from '../store/jobs.ts';
 import type { App } from '../typedApp.ts';
 import { WorkshopError } from '../errors.ts';
@@ -64,10 +62,7 @@ export function fileRoutes(app: App, workshop: Workshop): void {
     },
     async ({ body, query }) => {
       if (!Buffer.isBuffer(body)) throw new WorkshopError('badFile', 'No file came: choose a .eldercog.zip or a job.json.');
-      const file = readFile(body);
-      const { jobs: brought, leaves } = await withPhotosOf(workshop.db, workshop.folder, body, file, () =>
-        importFile(workshop.db, file, { copy: query.copy === 'yes', who: query.who, data: workshop.folder }),
-      );
+      const { jobs: brought, leaves } = await bringIn(workshop, body, { copy: query.copy === 'yes', who: query.who });
       return { jobs: [...brought], leaves };
     },
   );

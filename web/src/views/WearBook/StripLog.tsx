@@ -205,7 +205,7 @@ function SizeWords({ entry }: { entry: StripEntry }): JSX.Element {
     return (
       <span className="flex items-center gap-3">
         <span>
-          <span className="num block text-[18px] font-semibold text-brass-text">
+          <span className="num block text-[18px] font-semibold whitespace-nowrap text-brass-text">
             {leaves.map((l) => l.written).join('+')} <span className="unit">{unitWord(leaves[0]?.unit ?? 'thou')}</span>
           </span>
           <span className="block text-[15px] leading-5 text-ink2">{side}</span>
