@@ -57,7 +57,7 @@ export function surveyShapes({ places, isHole, isRound = true, unit, width, heig
     line(divide, 14, divide, height - 14, 'rule'),
   ];
   const along = alongShapes(places, isHole, unit, isRound ? divide + 12 : 14, width - 12, height);
-  return { shapes: isRound ? [...left, ...along] : along, says: saying(places, oval, unit) };
+  return { shapes: isRound ? [...left, ...along] : along, says: saying(places, isRound ? oval : null, unit) };
 }
 
 function alongShapes(places: readonly SurveyPlace[], isHole: boolean, unit: LengthUnit, x0: number, x1: number, height: number): Shape[] {
@@ -93,7 +93,7 @@ function alongShapes(places: readonly SurveyPlace[], isHole: boolean, unit: Leng
     ...body,
     ...places.flatMap((p, i): Shape[] => {
       const said = formatLength(Math.round(means[i] ?? 0) as Length, unit).replace(/^0\./, '.');
-      const half = textWidth(said, 'number', 16) / 2;
+      const half = textWidth(said, 'number', 16) / 2 + 10;
       const x = Math.min(Math.max(x0 + i * step, x0 + half), x1 - half);
       return [
         text(x, height / 2 + 4, said, 'number', 16, 'ink', { anchor: 'middle', halo: isHole ? 'sheet' : 'steel' }),
@@ -106,7 +106,8 @@ function alongShapes(places: readonly SurveyPlace[], isHole: boolean, unit: Leng
   ];
 }
 
-function saying(places: readonly SurveyPlace[], oval: SurveyPlace, unit: LengthUnit): string {
+function saying(places: readonly SurveyPlace[], oval: SurveyPlace | null, unit: LengthUnit): string {
   const each = places.map((p) => `${p.at === '' ? '' : `${p.at} `}${formatLength(p.least, unit)} to ${formatLength(p.most, unit)}`).join('; ');
-  return `${each}. Most oval ${oval.at === '' ? 'as read' : `at the ${oval.at}`}. Differences drawn larger than life.`;
+  const most = oval === null ? '' : ` Most oval ${oval.at === '' ? 'as read' : `at the ${oval.at}`}.`;
+  return `${each}.${most} Differences drawn larger than life.`;
 }

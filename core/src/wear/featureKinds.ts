@@ -15,6 +15,8 @@ export interface FeatureKind {
   readonly places: readonly string[];
   /** readings at one place, and what to call them */
   readonly each: string;
+  /** one diameter, which may be oval; several of a set are no one thing's */
+  readonly isRound: boolean;
   /** nothing is an answer: a float may be none */
   readonly mayBeNothing: boolean;
   readonly example: { readonly in: string; readonly mm: string };
@@ -70,6 +72,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
     over: 'tight',
     places: ALONG,
     each: 'two directions, side by side',
+    isRound: true,
     mayBeNothing: false,
     example: { in: '.5012 .5010', mm: '12.73 12.71' },
     instrument: BORE,
@@ -83,6 +86,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
     over: 'large',
     places: ALONG,
     each: 'two directions, side by side',
+    isRound: true,
     mayBeNothing: false,
     example: { in: '.4988 .4990', mm: '12.68 12.69' },
     instrument: MIC,
@@ -96,6 +100,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
     over: 'thick',
     places: ROUND,
     each: 'round the clock',
+    isRound: false,
     mayBeNothing: false,
     example: { in: '.1214', mm: '3.085' },
     instrument: MIC,
@@ -109,6 +114,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
     over: 'deep',
     places: ROUND,
     each: 'depth of each groove',
+    isRound: false,
     mayBeNothing: true,
     example: { in: '18 17 thou', mm: '0.45 0.42' },
     instrument: { in: INSTRUMENTS.depthInch, mm: INSTRUMENTS.depthMm },
@@ -122,6 +128,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
     over: 'tight',
     places: ONE,
     each: 'feelers or a dial',
+    isRound: false,
     mayBeNothing: true,
     example: { in: '9 thou', mm: '0.23' },
     instrument: { in: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm },
@@ -135,6 +142,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
     over: 'large',
     places: ONE,
     each: 'several of the set',
+    isRound: false,
     mayBeNothing: false,
     example: { in: '.1247 .1248 .1246', mm: '3.168 3.170' },
     instrument: MIC,
@@ -148,6 +156,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
     over: 'large',
     places: ALONG,
     each: 'two directions, side by side',
+    isRound: true,
     mayBeNothing: false,
     example: { in: '.6238 .6241', mm: '15.84 15.85' },
     instrument: MIC,
@@ -161,6 +170,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
     over: 'tight',
     places: ONE,
     each: 'at a few splines',
+    isRound: false,
     mayBeNothing: true,
     example: { in: '4 5 4 thou', mm: '0.10 0.12' },
     instrument: { in: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm },
@@ -174,6 +184,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
     over: 'full',
     places: ONE,
     each: 'at a few places round',
+    isRound: false,
     mayBeNothing: false,
     example: { in: '.9105 .9098', mm: '23.12 23.10' },
     instrument: MIC,
@@ -187,6 +198,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
     over: 'long',
     places: ONE,
     each: 'turned between readings',
+    isRound: false,
     mayBeNothing: false,
     example: { in: '1.482', mm: '37.6' },
     instrument: { in: INSTRUMENTS.caliperInch, mm: INSTRUMENTS.caliperMm },
@@ -200,6 +212,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
     over: 'stiff',
     places: ONE,
     each: 'under the weight in its name',
+    isRound: false,
     mayBeNothing: false,
     example: { in: '1.105', mm: '28.1' },
     instrument: { in: INSTRUMENTS.caliperInch, mm: INSTRUMENTS.caliperMm },
@@ -213,6 +226,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
     over: 'proud',
     places: ONE,
     each: 'at three places round',
+    isRound: false,
     mayBeNothing: true,
     example: { in: '31 33 32 thou', mm: '0.80 0.85' },
     instrument: { in: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm },

@@ -82,14 +82,15 @@ export function featureSurvey(kind: FeatureKindName, stations: readonly SurveySt
 }
 
 export const featureSurveySum = (kind: FeatureKindName, stations: readonly SurveyStation[], options?: SurveyOptions): Sum =>
-  surveySum(featureSurvey(kind, stations, options), FEATURES[kind].judgedBy === 'largest' ? 'largest − new' : 'new − smallest');
+  surveySum(featureSurvey(kind, stations, options), FEATURES[kind].judgedBy === 'largest' ? 'largest − new' : 'new − smallest', FEATURES[kind]);
 
-const surveySum = (result: Survey, worn: string): Sum => [
+/** What is no diameter has a range and no ovality; what is read at one place, no taper. */
+const surveySum = (result: Survey, worn: string, { isRound, places }: { isRound: boolean; places: readonly string[] } = FEATURES.journal): Sum => [
   lengthLine('mean', 'Σ ÷ n', result.mean),
   lengthLine('smallest', '', result.smallest),
   lengthLine('largest', '', result.largest),
-  lengthLine('ovality', 'most − least at one place', result.ovality),
-  lengthLine('taper', 'last mean − first', result.taper),
+  lengthLine(isRound ? 'ovality' : 'range', 'most − least at one place', result.ovality),
+  ...(places.length > 1 ? [lengthLine('taper', 'last mean − first', result.taper)] : []),
   ...(result.wear === undefined ? [] : [lengthLine('wear', worn, result.wear)]),
 ];
 

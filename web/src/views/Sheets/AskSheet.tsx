@@ -8,7 +8,7 @@ import { SectionView } from '../../kit/SectionView.tsx';
 import { useJob } from '../../state/job.ts';
 import { originWords } from '../../state/understood.ts';
 import { PairDrawing } from '../WearBook/PairDrawing.tsx';
-import { SurveyPicture } from '../WearBook/SurveyDrawing.tsx';
+import { hasSurveyDrawing, SurveyPicture } from '../WearBook/SurveyDrawing.tsx';
 
 /** One station on a sheet, to send to someone who may know: what it is, a drawing, what was read, and the question. */
 export default function AskSheet(): JSX.Element {
@@ -64,7 +64,7 @@ export default function AskSheet(): JSX.Element {
         ) : pair ? (
           <PairDrawing pair={pair} />
         ) : (
-          feature?.survey && <SurveyPicture feature={feature} width={560} height={200} />
+          feature && hasSurveyDrawing(feature) && <SurveyPicture feature={feature} width={560} height={200} />
         )}
       </div>
       <p className="m-0 mt-3 text-[18px]">

@@ -28,7 +28,10 @@ export function LookAlikeView({ lookAlike, photos = false }: { lookAlike: LookAl
           <span key={i} className="px-1 py-1 text-[15px]">
             {part.name}
             {part.size !== null && (
-              <span className="num block">{`${describeLength(part.size, part.unit)} · ${describeLength(part.size, otherUnit(part.unit))}`}</span>
+              <>
+                <span className="num block whitespace-nowrap">{describeLength(part.size, part.unit)}</span>
+                <span className="num block whitespace-nowrap text-ink2">{describeLength(part.size, otherUnit(part.unit))}</span>
+              </>
             )}
           </span>
         ))}

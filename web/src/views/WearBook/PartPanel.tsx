@@ -19,7 +19,7 @@ import { History, type InspectSubject } from './Inspect.tsx';
 import { LimitChoice } from './LimitChoice.tsx';
 import { LookAlikeView } from './LookAlikeView.tsx';
 import { PairDrawing } from './PairDrawing.tsx';
-import { SurveyDrawing } from './SurveyDrawing.tsx';
+import { hasSurveyDrawing, SurveyDrawing } from './SurveyDrawing.tsx';
 import { sizeUnit, smallUnit, verdictWord } from './PartRows.tsx';
 
 /** What stands beside the book: the clearance of a pair, or the one thing chosen, with its drawing, limits, readings and decision. */
@@ -131,7 +131,7 @@ function FeaturePanel({ feature }: { feature: FeatureState }): JSX.Element {
         </span>
       </div>
       {verdict?.because && <p className="m-0 text-[15px] text-ink2">{verdict.because}</p>}
-      {!isFloat && survey && <SurveyDrawing feature={feature} />}
+      {hasSurveyDrawing(feature) && <SurveyDrawing feature={feature} />}
       {survey && (
         <p className="m-0 mt-2 flex flex-wrap gap-x-4 text-ink2">
           {figures(feature).map(([name, value]) => (
@@ -167,10 +167,10 @@ function FeaturePanel({ feature }: { feature: FeatureState }): JSX.Element {
 /** Of the figures of a survey, those this kind of thing has. */
 function figures({ survey, kind }: FeatureState): readonly (readonly [string, Length])[] {
   if (!survey) return [];
-  const { mayBeNothing, places } = FEATURES[kind];
+  const { isRound, places } = FEATURES[kind];
   return [
     ...(survey.wear === undefined ? [] : [['wear', survey.wear] as const]),
-    ...(kind === 'thickness' || mayBeNothing ? [] : [['oval', survey.ovality] as const]),
+    ...(isRound ? [['oval', survey.ovality] as const] : kind === 'thickness' ? [] : [['range', survey.ovality] as const]),
     ...(places.length > 1 ? [['taper', survey.taper] as const] : []),
   ];
 }

@@ -1,9 +1,13 @@
-import { surveyShapes, type Length } from '@elder-cog/core';
+import { FEATURES, surveyShapes, type Length } from '@elder-cog/core';
 import type { FeatureState } from '@elder-cog/derive';
 import type { JSX } from 'react';
 import { Shapes } from '../../kit/Shapes.tsx';
 import { useWidth } from '../../kit/useWidth.ts';
 import { sizeUnit } from './PartRows.tsx';
+
+/** A round thing has its ovality to see, and what is read at several places its taper; a float, a spring or a tooth has neither. */
+export const hasSurveyDrawing = ({ kind, survey }: FeatureState): boolean =>
+  survey !== null && (FEATURES[kind].isRound || (!FEATURES[kind].mayBeNothing && FEATURES[kind].places.length > 1));
 
 /** What was read of one part, its ovality and taper drawn larger than life. */
 export function SurveyPicture({ feature, width, height }: { feature: FeatureState; width: number; height: number }): JSX.Element {
@@ -15,7 +19,7 @@ export function SurveyPicture({ feature, width, height }: { feature: FeatureStat
   const { shapes, says } = surveyShapes({
     places,
     isHole: feature.kind === 'bore',
-    isRound: feature.kind !== 'thickness',
+    isRound: FEATURES[feature.kind].isRound,
     unit: sizeUnit(feature),
     width,
     height,
