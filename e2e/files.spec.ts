@@ -106,6 +106,7 @@ test('the page speaks either vocabulary, and what a person wrote is left alone',
   await page.keyboard.press('w');
   await expect(page.getByText('Idler shaft end play').first()).toBeVisible();
   await expect(page.getByRole('heading', { name: /Transfer case/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Transfer case' })).toBeVisible();
   await page.reload();
   await expect(page.getByText('Idler shaft end play').first()).toBeVisible();
 });

@@ -14,6 +14,7 @@ const VIEWS: readonly (readonly [string, string])[] = [
   ['Limits', jobPath('limits')],
   ['As it came apart', jobPath('strip')],
   ['Measuring sheet', jobPath('sheet', 1)],
+  ['Bag labels', jobPath('labels')],
   ['Ask sheet', jobPath(`ask/${DEMO.jobs[0]?.stations.find((s) => s.subject === 'pair')?.id ?? ''}`, 1)],
   ['Record', jobPath('record')],
   ['Drawer', '/drawer'],

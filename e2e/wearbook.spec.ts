@@ -262,3 +262,50 @@ test('a question for someone who may know carries the drawing, the readings and 
   await expect(page.getByRole('img').first()).toBeVisible();
   expect(DEMO.jobs[0]?.photos).toEqual([]);
 });
+
+test('a label for each bag, three across a sheet; one tapped is left out', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('strip'));
+  await page.getByRole('link', { name: 'Bag labels' }).click();
+  const labels = page.getByRole('list', { name: 'Labels' }).getByRole('button');
+  await expect(labels).toHaveCount(9);
+  await expect(labels.first()).toContainText('Coupling flange');
+  const size = await labels.first().boundingBox();
+  expect([size?.width, size?.height].map((px) => Math.round(((px ?? 0) * 25.4) / 96))).toEqual([60, 30]);
+  await labels.first().click();
+  await expect(page.getByRole('button', { name: 'Print 8 labels' })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(labels).toHaveCount(8);
+  const pdf = await page.pdf({ format: 'A4', preferCSSPageSize: true });
+  expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1);
+  const across = await Promise.all([0, 1, 2].map((i) => labels.nth(i).boundingBox()));
+  expect(new Set(across.map((b) => Math.round(b?.y ?? 0))).size).toBe(1);
+});
+
+test('a row is taken out of the book, and undo puts it back with what was read of it', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('wear', 1));
+  const row = page.getByRole('table', { name: 'Parts measured' }).getByRole('row').filter({ hasText: 'Thrust washer, front' });
+  await row.getByRole('button').first().click();
+  await page.getByRole('button', { name: 'Take it out of the book' }).click();
+  await expect(row).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(row).toContainText('.1203');
+});
+
+test('cautions stand at the line they belong to, and what was passed dirty is looked at again', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('strip'));
+  await entry(page).fill('Circlip, gap at 12');
+  await expect(page.getByRole('note')).toHaveText([/eye protection/]);
+  await entry(page).fill('Cover, old gasket paper');
+  await expect(page.getByRole('note')).toHaveText([/asbestos/]);
+  await page.goto(demo.url + jobPath('wear', 1));
+  await page.getByRole('button', { name: 'Thrust washer, front: reuse; change' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'not cleaned yet' }).click();
+  await expect(page.getByRole('dialog').getByRole('note')).toContainText('Petrol is not a parts cleaner');
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep: reuse' }).click();
+  await expect(page.getByRole('region', { name: 'Look again' })).toContainText('Thrust washer, front, reuse');
+  await page.goto(demo.url + jobPath('bench'));
+  await page.getByRole('region', { name: 'Look again' }).getByRole('button').click();
+  await page.getByRole('dialog').getByRole('button', { name: 'clean', exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep: reuse' }).click();
+  await expect(page.getByRole('region', { name: 'Look again' })).toHaveCount(0);
+});

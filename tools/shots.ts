@@ -45,6 +45,7 @@ const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: 
   limits: { path: at('limits', input?.id) },
   strip: { path: at('strip', input?.id) },
   sheet: { path: at('sheet', idler?.id) },
+  labels: { path: at('labels', input?.id) },
   ask: { path: `/jobs/${facts?.job.id ?? ''}/ask/${facts?.stations.find((s) => s.subject === 'pair')?.id ?? ''}` },
   idler: { path: at('section', idler?.id) },
   output: { path: at('section', facts?.shafts[3]?.id) },

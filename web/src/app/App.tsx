@@ -24,6 +24,7 @@ const VIEWS = {
   StripLog: () => import('../views/WearBook/StripLog.tsx'),
   AskSheet: () => import('../views/Sheets/AskSheet.tsx'),
   MeasuringSheet: () => import('../views/Sheets/MeasuringSheet.tsx'),
+  BagLabels: () => import('../views/Sheets/BagLabels.tsx'),
 } as const;
 const Shelf = lazy(VIEWS.Shelf);
 const Drawer = lazy(VIEWS.Drawer);
@@ -38,6 +39,7 @@ const Limits = lazy(VIEWS.Limits);
 const StripLog = lazy(VIEWS.StripLog);
 const AskSheet = lazy(VIEWS.AskSheet);
 const MeasuringSheet = lazy(VIEWS.MeasuringSheet);
+const BagLabels = lazy(VIEWS.BagLabels);
 
 /** Every view is fetched while nothing else is, so that an open page goes on working with the server away. */
 const fetchAhead = (): void => {
@@ -70,6 +72,7 @@ const router = createBrowserRouter([
       { path: 'strip', element: <StripLog /> },
       { path: 'ask/:stationId', element: <AskSheet /> },
       { path: 'sheet', element: <MeasuringSheet /> },
+      { path: 'labels', element: <BagLabels /> },
       { path: 'record', element: <Record /> },
       { path: 'add', element: <NewMachine /> },
       { path: '*', element: <Nowhere /> },

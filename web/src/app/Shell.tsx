@@ -305,7 +305,13 @@ function Frame({ stops, title, job, instead }: { stops: readonly Stop[]; title: 
   );
 }
 
-const PRINTED: Readonly<Record<string, string>> = { limits: 'Limits', strip: 'As it came apart', sheet: 'Measuring sheet', ask: 'A question' };
+const PRINTED: Readonly<Record<string, string>> = {
+  limits: 'Limits',
+  strip: 'As it came apart',
+  sheet: 'Measuring sheet',
+  labels: 'Bag labels',
+  ask: 'A question',
+};
 
 /** What a printed sheet is of, and when. */
 function PrintTitle({ stops, job }: { stops: readonly Stop[]; job: OpenJob | null }): JSX.Element {
@@ -325,7 +331,7 @@ function PrintTitle({ stops, job }: { stops: readonly Stop[]; job: OpenJob | nul
 const IN_MORE: ReadonlySet<string> = new Set(['Wear book', 'Record']);
 
 /** Leaves of the Wear book, and the sheets printed from it. */
-const IN_THE_BOOK = ['/limits', '/strip', '/ask/', '/sheet'] as const;
+const IN_THE_BOOK = ['/limits', '/strip', '/ask/', '/sheet', '/labels'] as const;
 
 function useIsOn(to: string): boolean {
   const { pathname } = useLocation();

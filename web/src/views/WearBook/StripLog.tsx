@@ -15,6 +15,7 @@ import {
 } from '@elder-cog/core';
 import { oddBolts, stripLog, type StripLine } from '@elder-cog/derive';
 import { useMemo, useRef, useState, type JSX } from 'react';
+import { Link } from 'react-router';
 import { Caution, Chip, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
 import { LeafStrip } from '../../kit/Pack.tsx';
 import { Photos } from '../../kit/Photos.tsx';
@@ -87,8 +88,14 @@ export default function StripLog(): JSX.Element {
           <LookAlikes parts={lines.map((l) => l.entry.part)} />
           <MatchedSets />
           {lines.length > 0 && (
-            <p className="no-print m-0 mt-2">
+            <p className="no-print m-0 mt-2 flex gap-3">
               <Secondary onClick={() => window.print()}>Print the log</Secondary>
+              <Link
+                to={`/jobs/${state.job.id}/labels?shaft=${shaft?.shaft.id ?? ''}`}
+                className="inline-flex min-h-12 items-center border border-edge bg-sheet px-4 no-underline"
+              >
+                Bag labels
+              </Link>
             </p>
           )}
         </aside>
