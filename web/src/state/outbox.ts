@@ -185,8 +185,26 @@ const sendOne = (command: Command): Promise<CommandReply> =>
   ask(commandReply, '/api/commands', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(command) });
 
 /** What a person would miss of a command that was not taken. */
-const enteredIn = ({ change }: Command): string =>
-  change.kind === 'reading.keep' ? change.reading.raw.text : change.kind === 'limit.set' ? change.limit.written : change.kind.replace('.', ' ');
+function enteredIn({ change }: Command): string {
+  switch (change.kind) {
+    case 'reading.keep':
+      return change.reading.raw.text;
+    case 'limit.set':
+      return change.limit.written;
+    case 'strip.add':
+      return change.entry.text;
+    case 'openItem.raise':
+      return change.openItem.text;
+    case 'inspect':
+      return `${change.inspection.part}: ${change.inspection.decision}`;
+    case 'accept':
+      return change.acceptance.reason;
+    case 'specs.add':
+      return change.specs.map((spec) => spec.text).join('; ');
+    default:
+      return change.kind.replace('.', ' ');
+  }
+}
 
 /** The browser says the network is back, or the page is looked at again: try at once. */
 export function tryAgainNow(): void {

@@ -56,7 +56,8 @@ export function linesFromCsv(
   const [source] = [...sources];
   const known = Object.entries(SOURCE_WORDS).find(([, words]) => words === source?.toLowerCase());
   return {
-    lines: data.map((row) => `${row[name] ?? ''}: ${row[written] ?? ''}`).filter((line) => line !== ': '),
+    // a station with no limits yet is on the sheet, and says nothing
+    lines: data.filter((row) => (row[written] ?? '').trim() !== '').map((row) => `${row[name] ?? ''}: ${row[written] ?? ''}`),
     source: sources.size === 1 && known ? (known[0] as LimitSource) : null,
     page: pages.size === 1 ? ([...pages][0] ?? '') : '',
   };
