@@ -1,5 +1,6 @@
 import { afterEach, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import type { Change, Command } from '@elder-cog/contract';
+import type * as Outbox from './outbox.ts';
 
 /** A browser's store, in memory. */
 const kept = new Map<string, string>();
@@ -18,7 +19,7 @@ let answers: Answer[] = [];
 const TAKEN: Answer = { status: 200, body: { already: false, undid: null } };
 const refusal = (code: string, message: string, status = 409): Answer => ({ status, body: { error: { code, message } } });
 
-let outbox: typeof import('./outbox.ts');
+let outbox: typeof Outbox;
 beforeAll(async () => {
   Object.assign(globalThis, { localStorage: storage });
   globalThis.fetch = (_url, init) => {

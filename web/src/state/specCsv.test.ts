@@ -63,9 +63,9 @@ describe('the sheet as a spreadsheet', () => {
     if (typeof back === 'string') throw new Error(back);
     expect(back).toMatchObject({ source: 'manual', page: 'p. 54' });
     const again = addSpecs(story.facts.job.id, back.lines, ORIGIN, 0).specs;
-    expect(again.map((s) => [s.quantity, s.min, s.max])).toEqual(
-      story.facts.specs.filter((s) => s.quantity !== null).map((s) => [s.quantity, s.min, s.max]),
-    );
+    const figures = (specs: readonly Pick<Spec, 'quantity' | 'min' | 'max'>[]) =>
+      specs.filter((s) => s.quantity !== null).map((s) => [s.quantity, s.min, s.max]);
+    expect(figures(again)).toEqual(figures(story.facts.specs));
   });
   it.each([
     ['colour,weight\nred,4', /headed name and written; found colour, weight/],
