@@ -1,6 +1,6 @@
 import type { JobFacts } from '@elder-cog/contract';
 import { formatLength } from '@elder-cog/core';
-import { byTime, buildsOfShaft, packTotal, withdrawnIds } from './builds.ts';
+import { byTime, packTotal, withdrawnIds } from './builds.ts';
 import { derive } from './derive.ts';
 import { readingValue } from './readingValue.ts';
 
@@ -27,20 +27,22 @@ export interface ReadingLine {
 export function jobReadings(facts: JobFacts): ReadingLine[] {
   const gone = withdrawnIds(facts);
   const state = derive(facts);
+  const stations = new Map(facts.stations.map((s) => [s.id, s]));
+  const gaps = new Map(state.shafts.flatMap((s) => s.gaps.map((g) => [g.station.id, g] as const)));
+  const builds = new Map(state.shafts.flatMap((s) => s.builds.map((b) => [`${s.shaft.id} ${b.build.id}`, b] as const)));
+  const whys = new Map(facts.withdrawals.map((w) => [w.ofId, w.why]));
   return [...facts.readings]
     .sort((a, b) => byTime(a.takenAt, b.takenAt))
     .map((reading) => {
-      const station = facts.stations.find((s) => s.id === reading.stationId);
+      const station = stations.get(reading.stationId);
       const shaft = facts.shafts.find((s) => s.id === station?.shaftId);
       const box = facts.assemblies.find((a) => a.id === shaft?.assemblyId);
-      const gap = state.shafts.flatMap((s) => s.gaps).find((g) => g.station.id === reading.stationId);
-      const builds = shaft && box ? buildsOfShaft(facts, shaft.id, box.id) : [];
-      const build = builds.find((b) => b.build.id === reading.buildId);
+      const gap = gaps.get(reading.stationId);
+      const build = builds.get(`${shaft?.id ?? ''} ${reading.buildId ?? ''}`);
       const adjuster = facts.slots.find((s) => s.shaftId === shaft?.id && s.kind === 'adjuster');
       const pack = packTotal(adjuster && build ? build.fitted.get(adjuster.id)?.leaves : null);
       const valued = reading.raw.method === 'look' ? null : readingValue(reading.raw, { sense: gap?.pack?.sense ?? 0, pack });
       const value = valued && 'ok' in valued ? valued.ok.reading : null;
-      const taken = facts.withdrawals.find((w) => w.ofId === reading.id);
       return {
         taken: reading.takenAt,
         by: reading.who,
@@ -56,7 +58,7 @@ export function jobReadings(facts: JobFacts): ReadingLine[] {
         thou: value ? formatLength(value.value, 'thou', 3).replace('−', '-') : '',
         mm: value ? formatLength(value.value, 'mm', 4).replace('−', '-') : '',
         withdrawn: gone.has(reading.id) ? 'yes' : '',
-        why: gone.has(reading.id) ? (taken?.why ?? '') : '',
+        why: gone.has(reading.id) ? (whys.get(reading.id) ?? '') : '',
       };
     });
 }

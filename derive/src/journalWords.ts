@@ -109,7 +109,7 @@ function readingWords(row: Readonly<Record<string, unknown>>, stationName: (id: 
   return plain(`${stationName(row.stationId)}: ${entry}${keptAs !== '' && keptAs !== entry ? `, kept as ${keptAs}` : ''}`);
 }
 
-function buildWords(row: Readonly<Record<string, unknown>>, facts: JobFacts): string {
+function buildWords(row: { readonly fits?: unknown }, facts: JobFacts): string {
   const fits = (row.fits ?? []) as JobFacts['builds'][number]['fits'];
   const said = fits.map((fit) => {
     const slot = facts.slots.find((s) => s.id === fit.slotId);
@@ -121,10 +121,20 @@ function buildWords(row: Readonly<Record<string, unknown>>, facts: JobFacts): st
 
 function withdrawnWords(row: Readonly<Record<string, unknown>>, facts: JobFacts): string {
   const why = text(row.why) === '' ? '' : `: ${text(row.why)}`;
-  const reading = facts.readings.find((r) => r.id === row.ofId);
-  if (reading) return `the reading ${reading.raw.text}${why}`;
-  const build = facts.builds.find((b) => b.id === row.ofId);
-  return `${build ? 'a build' : 'a withdrawal'}${why}`;
+  const stationName = (id: string): string => facts.stations.find((s) => s.id === id)?.name ?? 'a station that is gone';
+  const of = <Row extends { readonly id: string }>(rows: readonly Row[], say: (found: Row) => string): string | null => {
+    const found = rows.find((each) => each.id === row.ofId);
+    return found ? say(found) : null;
+  };
+  const what =
+    of(facts.readings, (r) => `the reading ${r.raw.text}`) ??
+    of(facts.builds, (b) => `the build: ${buildWords(b, facts)}`) ??
+    of(facts.strip, (e) => `the entry of the strip log: ${e.text}`) ??
+    of(facts.inspections, (i) => `what was decided of ${i.part}: ${i.decision}`) ??
+    of(facts.acceptances, (a) => `the acceptance of ${stationName(a.stationId)}`) ??
+    of(facts.photos, (p) => `a photo${p.caption === '' ? '' : ` of ${p.caption}`}`) ??
+    'a withdrawal';
+  return `${what}${why}`;
 }
 
 function limitWords(effects: readonly JournalEffect[], stationName: (id: unknown) => string): JournalWords {

@@ -3,6 +3,7 @@ import { journalWords, type JournalEffect } from '@elder-cog/derive';
 import { z } from 'zod';
 import { jobFacts } from '../store/facts.ts';
 import { journal } from '../store/journal.ts';
+import { isObservation } from '../store/observations.ts';
 import type { App } from '../typedApp.ts';
 import type { Workshop } from '../workshop.ts';
 
@@ -51,7 +52,7 @@ const undoneBy = (row: { at: string; who: string } | undefined): Taken => (row ?
 /** An observation taken back since, with its reason. */
 function takenBack(effects: readonly JournalEffect[], facts: ReturnType<typeof jobFacts>): Taken {
   const [first] = effects;
-  if (!first || (first.table !== 'reading' && first.table !== 'build')) return null;
+  if (!first || !isObservation(first.table)) return null;
   const withdrawals = facts.withdrawals.filter((w) => w.ofId === first.id && !facts.withdrawals.some((again) => again.ofId === w.id));
   const last = withdrawals.at(-1);
   return last ? { at: last.at, who: last.who, why: last.why } : null;

@@ -1,0 +1,253 @@
+import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
+import { change as changeSchema, newPair, newRow, newShaft, stripEntryOf, type Change, type JobFacts } from '@elder-cog/contract';
+import { INSTRUMENTS, mm, readStripLine, thou } from '@elder-cog/core';
+import { derive, journalWords, recordOf } from '@elder-cog/derive';
+import { apply, jobFacts, journalDisagrees, openDb, type Db } from '../index.ts';
+import { journal } from './journal.ts';
+import { lots } from './lots.ts';
+
+let count = 0;
+const newId = (): string => `00000000-0000-4000-8000-${(++count).toString(16).padStart(12, '0')}`;
+const at = (): string => new Date(Date.UTC(2026, 0, 1, 0, 0, ++count)).toISOString();
+
+let db: Db;
+let CLIENT: string;
+const send = (change: Change) => apply(db, { commandId: newId(), clientId: CLIENT, who: 'A. B.', at: at(), change });
+
+/** A machine with one of everything that can be changed, said, looked at or left open. */
+class Workshop {
+  readonly jobId = newId();
+  readonly boxId = newId();
+  readonly setUp = newShaft({
+    assemblyId: this.boxId,
+    name: 'Layshaft',
+    template: 'taperPair',
+    place: 'underCover',
+    gasket: true,
+    position: 0,
+    newId,
+  });
+  readonly lot = { id: newId(), thickness: thou(4), written: '4', unit: 'thou' as const, owned: 3, material: '', keptIn: '', note: '' };
+  readonly gapId = this.setUp.stations[0]?.id ?? '';
+  readonly row = newRow({ shaftId: this.setUp.shaft.id, kind: 'journal', name: 'Pin', unit: 'mm', position: 100, newSize: mm(20), newId });
+  readonly first = this.limit('5-8 thou', 5, 8);
+  readonly second = this.limit('4-7 thou', 4, 7);
+  readonly line = this.spec('Layshaft float: 5-8 thou');
+  readonly alike = {
+    id: newId(),
+    jobId: this.jobId,
+    form: 'washer' as const,
+    a: { name: 'Washer front', goes: 'front', size: thou(121), written: '121', unit: 'thou' as const, marks: 5, tang: 'wide' as const },
+    b: { name: 'Washer rear', goes: 'rear', size: thou(112), written: '112', unit: 'thou' as const, marks: 3, tang: 'narrow' as const },
+    tell: 'five grooves',
+    gone: false,
+  };
+  readonly set = { id: newId(), jobId: this.jobId, name: 'wheel and pinion', members: ['Crown wheel', 'Pinion'], gone: false };
+  readonly item = {
+    id: newId(),
+    jobId: this.jobId,
+    text: 'Nut hand tight',
+    where: '',
+    state: 'open' as const,
+    reason: '',
+    who: '',
+    raisedAt: at(),
+    endedAt: null,
+  };
+
+  constructor() {
+    send({ kind: 'job.create', job: { id: this.jobId, machine: 'Hill tractor', year: '', note: '', createdAt: at(), archivedAt: null } });
+    send({
+      kind: 'assembly.create',
+      assembly: { id: this.boxId, jobId: this.jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false },
+    });
+    send(this.setUp);
+    send({ kind: 'stations.add', stations: [this.row] });
+    send({ kind: 'limit.set', limit: this.first });
+    send({ kind: 'limit.set', limit: this.second });
+    send({ kind: 'lots.add', lots: [this.lot] });
+    send({ kind: 'specs.add', specs: [this.line] });
+    send({ kind: 'lookAlike.add', lookAlike: this.alike });
+    send({ kind: 'matchedSet.add', matchedSet: this.set });
+    send({ kind: 'openItem.raise', openItem: this.item });
+  }
+
+  limit(written: string, min: number, max: number) {
+    const from = { source: 'manual' as const, pageOrWhom: '', saidAt: '', working: '', specId: null };
+    return { id: newId(), stationId: this.gapId, min: thou(min), max: thou(max), written, unit: 'thou' as const, ...from, inUse: true };
+  }
+
+  spec(text: string) {
+    const figures = { quantity: 'length' as const, min: thou(5), max: thou(8), unit: 'thou', written: '5-8 thou', remark: '' };
+    const from = { source: 'manual' as const, pageOrWhom: 'p. 5', saidAt: '', stationId: null, leftOut: false, who: '', at: at() };
+    return { id: newId(), jobId: this.jobId, position: 0, text, name: 'Layshaft float', ...figures, ...from };
+  }
+
+  build() {
+    const leaves = [{ lotId: null, thickness: thou(20), written: '20', unit: 'thou' as const, count: 1 }];
+    const slotId = this.setUp.slots.find((s) => s.kind === 'adjuster')?.id ?? '';
+    const said = { stage: 'as_found' as const, at: at(), who: '', label: '', feel: [], note: '' };
+    return { id: newId(), assemblyId: this.boxId, parentId: null, ...said, fits: [{ id: newId(), slotId, leaves, state: null }] };
+  }
+
+  reading(buildId: string | null) {
+    const raw = { method: 'dial' as const, text: '88>12', instrument: INSTRUMENTS.dialThou, restsOn: [] };
+    return { id: newId(), stationId: this.gapId, buildId, raw, who: '', takenAt: at(), supersedes: null, keptAs: { value: null, words: '' } };
+  }
+
+  stripEntry(text: string) {
+    const read = readStripLine(text, 'thou');
+    if (!read) throw new Error(text);
+    const belongs = { text, assemblyId: this.boxId, shaftId: this.setUp.shaft.id, inventory: false, supersedes: null };
+    return { ...stripEntryOf(read, belongs), id: newId(), who: '', at: at() };
+  }
+
+  inspection(part: string) {
+    const findings = [{ look: 'bent', severity: 'bad' as const, note: '' }];
+    const said = { cleaned: true, findings, proposed: 'replace' as const, decision: 'reuse' as const, reason: 'straight enough' };
+    return { id: newId(), jobId: this.jobId, stationId: null, part, partType: 'selector', ...said, who: '', at: at() };
+  }
+
+  photo() {
+    const file = { sha256: 'a'.repeat(64), mediaType: 'image/jpeg' as const, bytes: 10, width: 1, height: 1 };
+    return { id: newId(), jobId: this.jobId, ofKind: 'openItem' as const, ofId: this.item.id, ...file, caption: 'the nut', who: '', at: at() };
+  }
+}
+
+/** One of each command, on that machine. */
+const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Workshop) => Extract<Change, { kind: Kind }> } = {
+  'job.create': () => ({ kind: 'job.create', job: { id: newId(), machine: 'Other', year: '', note: '', createdAt: at(), archivedAt: null } }),
+  'job.change': (w) => ({ kind: 'job.change', id: w.jobId, revision: 1, machine: 'Hill tractor', year: '1949', note: 'x', archivedAt: null }),
+  'assembly.create': (w) => ({
+    kind: 'assembly.create',
+    assembly: { id: newId(), jobId: w.jobId, name: 'Axle', kind: 'box', position: 1, mirrorOf: null, cameApart: false },
+  }),
+  'assembly.change': (w) => ({ kind: 'assembly.change', id: w.boxId, revision: 1, name: 'Main gearbox', cameApart: true }),
+  'shaft.create': (w) =>
+    newShaft({ assemblyId: w.boxId, name: 'Idler', template: 'taperPair', place: 'underCover', gasket: false, position: 1, newId }),
+  'stations.add': (w) => ({
+    kind: 'stations.add',
+    stations: [...newPair({ shaftId: w.setUp.shaft.id, name: 'Front', unit: 'in', position: 200, newId })],
+  }),
+  'rows.add': (w) => {
+    const row = newRow({ shaftId: w.setUp.shaft.id, kind: 'bore', name: 'Bush', unit: 'mm', position: 300, newId });
+    return {
+      kind: 'rows.add',
+      stations: [row],
+      limits: [{ ...w.limit('max 20.1 mm', 0, 0), stationId: row.id }],
+      readings: [{ ...w.reading(null), stationId: row.id }],
+    };
+  },
+  'rows.takeOut': (w) => ({ kind: 'rows.takeOut', stations: [{ id: w.row.id, revision: 1 }] }),
+  'station.change': (w) => ({
+    kind: 'station.change',
+    id: w.row.id,
+    revision: 1,
+    name: 'Idler pin',
+    rule: 'guarded',
+    aim: { at: 'loose' },
+    newSize: mm(21),
+    method: 'size',
+    instrument: INSTRUMENTS.micMm,
+  }),
+  'feature.size': (w) => ({ kind: 'feature.size', id: w.setUp.features[0]?.id ?? '', revision: 1, size: mm(30) }),
+  'part.turn': (w) => ({ kind: 'part.turn', id: w.setUp.parts[0]?.id ?? '', revision: 1, turned: true }),
+  'limit.set': (w) => ({ kind: 'limit.set', limit: w.limit('6-9 thou', 6, 9) }),
+  'limit.use': (w) => ({ kind: 'limit.use', id: w.first.id, revision: 2 }),
+  'specs.add': (w) => ({ kind: 'specs.add', specs: [w.spec('Another: 5-8 thou')] }),
+  'spec.change': (w) => ({ kind: 'spec.change', spec: { ...w.line, revision: 1, leftOut: true } }),
+  'spec.copy': (w) => ({ kind: 'spec.copy', spec: { ...w.line, revision: 1, stationId: w.gapId }, limit: w.limit('5-8 thou', 5, 8) }),
+  'build.add': (w) => ({ kind: 'build.add', build: w.build() }),
+  'reading.keep': (w) => ({ kind: 'reading.keep', reading: w.reading(null) }),
+  'strip.add': (w) => {
+    const build = w.build();
+    return { kind: 'strip.add', entry: w.stripEntry('Pack under the cover, 20'), builds: [build], readings: [w.reading(build.id)] };
+  },
+  inspect: (w) => ({ kind: 'inspect', inspection: w.inspection('Fork') }),
+  accept: (w) => ({
+    kind: 'accept',
+    acceptance: { id: newId(), stationId: w.row.id, kind: 'outside', value: mm(19.9), reason: 'it ran so', who: '', at: at() },
+  }),
+  'photo.add': (w) => ({ kind: 'photo.add', photo: w.photo() }),
+  'lookAlike.add': (w) => ({ kind: 'lookAlike.add', lookAlike: { ...w.alike, id: newId() } }),
+  'lookAlike.change': (w) => ({ kind: 'lookAlike.change', lookAlike: { ...w.alike, revision: 1, tell: 'the wide tang' } }),
+  'matchedSet.add': (w) => ({ kind: 'matchedSet.add', matchedSet: { ...w.set, id: newId() } }),
+  'matchedSet.change': (w) => ({ kind: 'matchedSet.change', matchedSet: { ...w.set, revision: 1, gone: true } }),
+  'openItem.raise': (w) => ({ kind: 'openItem.raise', openItem: { ...w.item, id: newId(), text: 'Rag in the case' } }),
+  'openItem.change': (w) => ({
+    kind: 'openItem.change',
+    openItem: { ...w.item, revision: 1, state: 'accepted', reason: 'so it stays', endedAt: at() },
+  }),
+  withdraw: (w) => {
+    const reading = w.reading(null);
+    send({ kind: 'reading.keep', reading });
+    return { kind: 'withdraw', withdrawal: { id: newId(), ofKind: 'reading', ofId: reading.id, who: '', at: at(), why: 'that was wrong' } };
+  },
+  'lots.add': (w) => ({ kind: 'lots.add', lots: [{ ...w.lot, id: newId() }] }),
+  'lot.change': (w) => ({ kind: 'lot.change', ...w.lot, revision: 1, owned: 7 }),
+};
+const KINDS = Object.keys(ONE_OF_EACH) as Exclude<Change['kind'], 'undo'>[];
+
+/** The facts as they stand: what was taken back, or left the book, is not among them, and how often a row was written does not count. */
+function standing(facts: JobFacts): unknown {
+  const undone = new Set(facts.withdrawals.filter((w) => w.ofKind === 'withdrawal').map((w) => w.ofId));
+  const gone = new Set(facts.withdrawals.filter((w) => !undone.has(w.id)).map((w) => w.ofId));
+  const rows = Object.entries(facts).filter(([name]) => name !== 'withdrawals') as [string, unknown][];
+  return Object.fromEntries(
+    rows.map(([name, of]) => [
+      name,
+      (Array.isArray(of) ? of : [of])
+        .map((row: Record<string, unknown>) => ({ ...row, revision: 0 }))
+        .filter((row: Record<string, unknown>) => !gone.has(String(row.id)) && row.gone !== true),
+    ]),
+  );
+}
+
+beforeEach(() => {
+  db = openDb(':memory:');
+  CLIENT = newId();
+});
+afterEach(() => void db.close());
+
+describe('every command there is', () => {
+  it('is tried here', () =>
+    expect(KINDS.toSorted()).toEqual(
+      changeSchema.options
+        .map((o) => o.shape.kind.value)
+        .filter((k) => k !== 'undo')
+        .toSorted(),
+    ));
+
+  it.each(KINDS)('%s changes something, is in the journal under its job, and is undone without a trace in what stands', (kind) => {
+    const w = new Workshop();
+    const change = ONE_OF_EACH[kind](w);
+    const before = { job: standing(jobFacts(db, w.jobId)), lots: lots.all(db).map((l) => ({ ...l, revision: 0 })), jobs: journal.lastSeq(db) };
+    send(change);
+    const entry = journal.ofJob(db, change.kind === 'job.create' ? change.job.id : w.jobId, Number.MAX_SAFE_INTEGER, 1)[0];
+    const isOfDrawer = kind === 'lots.add' || kind === 'lot.change';
+    expect(entry?.kind === kind).toBe(!isOfDrawer);
+    const after = { job: standing(jobFacts(db, w.jobId)), lots: lots.all(db).map((l) => ({ ...l, revision: 0 })) };
+    if (kind !== 'job.create') expect(after).not.toEqual({ job: before.job, lots: before.lots });
+    expect(() => derive(jobFacts(db, w.jobId))).not.toThrow();
+    send({ kind: 'undo' });
+    expect(standing(jobFacts(db, w.jobId))).toEqual(before.job);
+    expect(lots.all(db).map((l) => ({ ...l, revision: 0 }))).toEqual(before.lots);
+    expect(journalDisagrees(db)).toEqual([]);
+  });
+
+  it.each(KINDS.filter((k) => !k.startsWith('lot')))('%s is said in the Record in words, and by whom', (kind) => {
+    const w = new Workshop();
+    const change = ONE_OF_EACH[kind](w);
+    const jobId = change.kind === 'job.create' ? change.job.id : w.jobId;
+    send(change);
+    const facts = jobFacts(db, jobId);
+    const [entry] = journal.ofJob(db, jobId, Number.MAX_SAFE_INTEGER, 1);
+    if (!entry) throw new Error('not in the journal');
+    const { words } = journalWords(entry.kind, JSON.parse(entry.effects) as Parameters<typeof journalWords>[1], facts);
+    expect(words).toMatch(/^[A-Z].*\S/);
+    expect(words).not.toMatch(/undefined|null|\[object|[0-9a-f]{8}-/);
+    const line = { seq: entry.seq, at: entry.at, who: entry.who, kind: entry.kind, words, from: null, to: null, taken: null };
+    const [newest] = recordOf(facts, [line]);
+    expect(newest?.words).not.toMatch(/undefined|null|\[object|[0-9a-f]{8}-/);
+  });
+});
