@@ -22,12 +22,14 @@ import { readingsOf, rowsOf } from './builds.ts';
 import { limitInUse, markOf, type LimitState } from './gap.ts';
 import { acceptanceOf, inspectionOf } from './inspections.ts';
 import { asInstrument, readingValue } from './readingValue.ts';
-import { rememberedOf } from './remember.ts';
+import { remembered, rememberedOf } from './remember.ts';
 
 /** One thing measured on a part: its readings by place, and what they come to. */
 export interface FeatureState {
   readonly station: Station;
   readonly kind: FeatureKindName;
+  /** half of a bush with its journal: with no limit of its own, it is judged by their clearance */
+  readonly isPaired: boolean;
   readonly limits: LimitState | null;
   readonly places: readonly (SurveyStation & { readonly ids: readonly string[] })[];
   readonly survey: Survey | null;
@@ -86,6 +88,12 @@ export function markWith(mark: MarkKind, accepted: Acceptance | null): MarkKind 
   return accepted.kind === 'unmeasured' ? (mark === 'unmeasured' ? 'accepted' : mark) : isOut ? 'accepted' : mark;
 }
 
+/** Rows that are half of a pair. */
+const pairedIds = remembered(
+  (facts) => [facts.stations],
+  ({ stations }): ReadonlySet<string> => new Set(stations.filter((s) => !s.gone).flatMap((s) => [s.boreId, s.journalId].filter((id) => id !== null))),
+);
+
 const knownFeature = rememberedOf<Station, FeatureState>();
 
 /** A row with all that is said of it. A page of two thousand works out again only those that something was said of. */
@@ -93,12 +101,13 @@ export function featureState(facts: JobFacts, station: Station, kind: FeatureKin
   const readings = readingsOf(facts, station.id, gone);
   const limit = rowsOf(facts, station.id).limits.findLast((l) => l.inUse);
   const accepted = rowsOf(facts, station.id).acceptances.filter((a) => !gone.has(a.id));
-  return knownFeature(station, [limit, inspectionOf(facts, station), ...readings, null, ...accepted], () =>
-    freshFeature(facts, station, kind, readings),
+  const isPaired = pairedIds(facts).has(station.id);
+  return knownFeature(station, [isPaired, limit, inspectionOf(facts, station), ...readings, null, ...accepted], () =>
+    freshFeature(facts, station, kind, readings, isPaired),
   );
 }
 
-function freshFeature(facts: JobFacts, station: Station, kind: FeatureKindName, readings: readonly ReadingFact[]): FeatureState {
+function freshFeature(facts: JobFacts, station: Station, kind: FeatureKindName, readings: readonly ReadingFact[], isPaired: boolean): FeatureState {
   const places = placesOf(kind, readings);
   const limits = limitInUse(facts, station.id);
   const last = readings[readings.length - 1]?.raw.instrument ?? station.instrument;
@@ -120,12 +129,13 @@ function freshFeature(facts: JobFacts, station: Station, kind: FeatureKindName, 
   return {
     station,
     kind,
+    isPaired,
     limits,
     places,
     survey,
     now,
     verdict: judged,
-    mark: markWith(now === null ? 'unmeasured' : limits ? markOf(judged) : 'in', accepted),
+    mark: markWith(now === null ? 'unmeasured' : limits ? markOf(judged) : isPaired ? 'in' : 'cannotTell', accepted),
     word: judged?.place === 'loose' ? worn : judged?.place === 'tight' ? over : null,
     accepted,
     inspection,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { newRow, stripEntryOf, type Acceptance, type Decision, type StripEntry } from '@elder-cog/contract';
+import { newPair, newRow, stripEntryOf, type Acceptance, type Decision, type StripEntry } from '@elder-cog/contract';
 import { FEATURE_KINDS, FEATURES, INSTRUMENTS, mm, readStripLine, thou, type FeatureKindName, type Length } from '@elder-cog/core';
 import { derive, inspectedParts, limitOffers, lookAlikesWith, matchedWarnings, oddBolts, photosOf, plainName, setsWith, stripLog } from './index.ts';
 import { Story } from './testing.ts';
@@ -160,6 +160,16 @@ describe('a part looked over', () => {
     expect(matchedWarnings(story.facts)).toEqual([]);
     part.turned = true;
     expect(matchedWarnings(story.facts)).toMatchObject([{ part: part.name, what: 'is turned round from how it was', others: [other.name] }]);
+  });
+});
+
+describe('a row with no limit of its own', () => {
+  it('is in doubt alone, and judged by the clearance where it is half of a pair', () => {
+    const { story, row, state } = measured('journal', null, '19.98');
+    expect(state()).toMatchObject({ mark: 'cannotTell', isPaired: false });
+    const pair = newPair({ shaftId: row.shaftId, name: 'Rear', unit: 'mm', position: 200, newId: () => story.id() });
+    story.facts.stations.push(...pair.map((s) => ({ ...s, revision: 1, ...(s.subject === 'pair' ? { journalId: row.id } : {}) })));
+    expect(state()).toMatchObject({ mark: 'in', isPaired: true });
   });
 });
 

@@ -18,8 +18,10 @@ export function AddRow({ shaft, asked, onDone }: { shaft: ShaftState; asked: boo
   const load = isLoaded ? loadOf(weight) : null;
   const isReady = name.trim() !== '' && (load === null || load.says !== null);
   const add = (): void => {
+    const plain = name.trim();
+    const called = plain.charAt(0).toUpperCase() + plain.slice(1);
     const position = 100 + 10 * (shaft.pairs.length + shaft.features.length + 1);
-    const row = { shaftId: shaft.shaft.id, name: load?.says ? `${name.trim()}, under ${weight.trim()}` : name.trim(), unit, position, newId };
+    const row = { shaftId: shaft.shaft.id, name: load?.says ? `${called}, under ${weight.trim()}` : called, unit, position, newId };
     const stations = kind === 'pair' ? [...newPair(row)] : [newRow({ ...row, kind })];
     void send({ kind: 'stations.add', stations }).then(
       () => onDone(stations[0]?.id ?? null),

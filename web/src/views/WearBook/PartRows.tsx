@@ -172,8 +172,16 @@ function Row({
         )}
       </span>
       <span role="cell" className="flex flex-col justify-center">
-        <Mark kind={feature.mark} named={false} ground={on ? 'var(--band)' : 'var(--sheet)'} />
-        <span className={`label block text-[16px] leading-5 font-semibold ${MARK_TEXT[feature.mark]}`}>{verdictWord(feature)}</span>
+        {isJudgedByPair(feature) ? (
+          <span className="text-[15px] leading-5 text-ink2">by the clearance</span>
+        ) : (
+          <>
+            <Mark kind={feature.mark} named={false} ground={on ? 'var(--band)' : 'var(--sheet)'} />
+            <span className={`label block text-[16px] leading-5 font-semibold whitespace-nowrap ${MARK_TEXT[feature.mark]}`}>
+              {verdictWord(feature)}
+            </span>
+          </>
+        )}
       </span>
       <span role="cell" className="self-center pr-3 max-sm:hidden">
         <button
@@ -190,15 +198,20 @@ function Row({
   );
 }
 
+/** Measured, with no limit of its own, and half of a pair: what is judged is the clearance. */
+export const isJudgedByPair = (feature: FeatureState): boolean => feature.isPaired && feature.now !== null && !feature.limits;
+
 /** The word for it: right, thin, short, worn; what nothing is judged by says so. */
 export const verdictWord = (feature: FeatureState): string =>
   feature.mark === 'accepted'
     ? 'accepted'
-    : feature.now !== null && !feature.limits
-      ? 'no limit'
-      : feature.word !== null && feature.mark !== 'cannotTell'
-        ? feature.word
-        : MARK_WORDS[feature.mark];
+    : feature.mark === 'unmeasured'
+      ? 'not read'
+      : feature.now !== null && !feature.limits
+        ? 'no limit'
+        : feature.word !== null && feature.mark !== 'cannotTell'
+          ? feature.word
+          : MARK_WORDS[feature.mark];
 
 function LimitLines({ feature }: { feature: FeatureState }): JSX.Element {
   const unit = sizeUnit(feature);

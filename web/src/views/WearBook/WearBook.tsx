@@ -37,16 +37,21 @@ function groupsOf(shaft: ShaftState): RowGroup[] {
 const COUNTED: readonly (readonly [MarkKind, string])[] = [
   ['loose', 'worn'],
   ['tight', 'tight'],
-  ['cannotTell', 'cannot tell'],
+  ['cannotTell', 'in doubt'],
   ['accepted', 'accepted'],
   ['unmeasured', 'to measure'],
 ];
 
-const countWords = (features: readonly FeatureState[]): string =>
-  COUNTED.flatMap(([mark, words]) => {
-    const n = features.filter((f) => f.mark === mark).length;
-    return n === 0 ? [] : [`${n} ${words}`];
-  }).join(', ') || 'all right';
+/** Each row, and each clearance between two, once. */
+const countWords = (groups: readonly RowGroup[]): string => {
+  const marks = groups.flatMap((g) => [...g.rows.map((f) => f.mark), ...(g.pair && g.pair.mark !== 'unmeasured' ? [g.pair.mark] : [])]);
+  return (
+    COUNTED.flatMap(([mark, words]) => {
+      const n = marks.filter((m) => m === mark).length;
+      return n === 0 ? [] : [`${n} ${words}`];
+    }).join(', ') || 'all right'
+  );
+};
 
 /** By part: one kind of row for anything measured, its verdict and decision, and what is measured next at the foot. */
 export default function WearBook(): JSX.Element {
@@ -85,7 +90,7 @@ export default function WearBook(): JSX.Element {
     <div className="flex min-h-full flex-col">
       <Leaves
         on="wear"
-        says={all.length === 0 ? undefined : countWords(all.flatMap((g) => g.rows))}
+        says={all.length === 0 ? undefined : countWords(all)}
         more={
           <>
             <Quiet onClick={() => download(`${shaft.shaft.name}-wear.csv`, rowsToCsv(all.flatMap((g) => g.rows)), 'text/csv')}>
