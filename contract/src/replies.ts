@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { fitted, id, job, jobFacts, lengthNm, lot, photo, time } from './facts.ts';
+import { fitted, id, job, lengthNm, lot, photo, time, type JobFacts } from './facts.ts';
+import { FILE_VERSION } from './files.ts';
 
 /** What the server sends. */
 export const markKind = z.enum(['in', 'tight', 'loose', 'cannotTell', 'unmeasured', 'stale', 'accepted']);
@@ -24,8 +25,17 @@ export const jobSummary = z.object({
   far: z.int().min(0).max(7),
 });
 export const shelfReply = z.object({ jobs: z.array(jobSummary) });
-/** The facts of a job, and what leaves it may use: owned, and what sits in other jobs. */
-export const jobReply = z.object({ facts: jobFacts, lots: z.array(lot), fitted: z.array(fitted) });
+/**
+ * The facts of a job, and what leaves it may use: owned, and what sits in other jobs. The facts are the biggest answer there is, and come
+ * straight from the store, which holds these very shapes: the page asks that the shapes are those it knows, and does not look through
+ * ten thousand rows again after every entry.
+ */
+export const jobReply = z.object({
+  shapes: z.literal(FILE_VERSION),
+  facts: z.custom<JobFacts>((facts) => typeof facts === 'object'),
+  lots: z.array(lot),
+  fitted: z.array(fitted),
+});
 export const drawerReply = z.object({ lots: z.array(lot), fitted: z.array(fitted) });
 /** The journal of one job, newest first, without the rows themselves. */
 export const journalReply = z.object({

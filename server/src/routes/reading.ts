@@ -1,4 +1,4 @@
-import { drawerReply, healthReply, jobReply, shelfReply } from '@elder-cog/contract';
+import { drawerReply, FILE_VERSION, healthReply, jobReply, shelfReply, type JobReply } from '@elder-cog/contract';
 import { summary } from '@elder-cog/derive';
 import { z } from 'zod';
 import type { App } from '../typedApp.ts';
@@ -16,9 +16,9 @@ export function readRoutes(app: App, workshop: Workshop): void {
   }));
   // the biggest answer there is, straight from the store that holds these very shapes: checking it again costs more than reading it
   const asItIs = { serializerCompiler: () => JSON.stringify };
-  app.get('/api/jobs/:id', { ...asItIs, schema: { params: z.object({ id: z.uuid() }), response: { 200: jobReply } } }, ({ params }) => {
+  app.get('/api/jobs/:id', { ...asItIs, schema: { params: z.object({ id: z.uuid() }), response: { 200: jobReply } } }, ({ params }): JobReply => {
     const facts = jobFacts(workshop.db, params.id);
-    return { facts, lots: lots.all(workshop.db), fitted: allFitted(workshop.db, facts) };
+    return { shapes: FILE_VERSION, facts, lots: lots.all(workshop.db), fitted: allFitted(workshop.db, facts) };
   });
   app.get('/api/drawer', { schema: { response: { 200: drawerReply } } }, () => ({ lots: lots.all(workshop.db), fitted: allFitted(workshop.db) }));
 }

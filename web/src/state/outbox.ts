@@ -48,7 +48,9 @@ export async function ask<Schema extends z.ZodType>(
       ? new RefusedError(refused.data.error.code, refused.data.error.message, refused.data.error.line)
       : new RefusedError('broken', 'The server answered with something that could not be read: try again.');
   }
-  return schema.parse(body);
+  const read = schema.safeParse(body);
+  if (!read.success) throw new RefusedError('otherShape', 'Elder Cog was changed since this page was opened: load the page again.');
+  return read.data;
 }
 
 /** Commands that belong together, not yet acknowledged. They keep their ids for as long as it takes, so that none lands twice. */

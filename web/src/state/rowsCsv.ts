@@ -1,5 +1,15 @@
 import { newRow, ROWS_AT_ONCE, type Change } from '@elder-cog/contract';
-import { FEATURE_KINDS, FEATURES, formatLength, parseLength, readEntry, readLimits, type FeatureKindName, type LengthUnit } from '@elder-cog/core';
+import {
+  FEATURE_KINDS,
+  FEATURES,
+  formatLength,
+  parseLength,
+  readEntry,
+  readLimits,
+  type FeatureKindName,
+  type Length,
+  type LengthUnit,
+} from '@elder-cog/core';
 import type { FeatureState, ShaftState } from '@elder-cog/derive';
 import Papa from 'papaparse';
 import { setLimits } from './gapActions.ts';
@@ -37,8 +47,11 @@ export interface RowRead {
   readonly newSize: string;
   readonly limit: string;
   readonly readings: readonly string[];
+  /** the new size and the limit as they were understood, once for all */
+  readonly read: { readonly newSize: Length | null; readonly limits: LimitsRead | null };
   readonly refusal: string | null;
 }
+type LimitsRead = ReturnType<typeof readLimits>;
 
 const kindOf = (word: string): FeatureKindName | null => {
   const plain = word.trim().toLowerCase();
@@ -78,20 +91,29 @@ function readRow(cells: Readonly<Record<string, string | undefined>>, line: numb
   const unit = /^mm$/i.test(cell('unit')) ? 'mm' : 'in';
   const readings = PLACE_COLUMNS.map(cell);
   const row = { line, part: cell('part'), kind, unit, newSize: cell('new'), limit: cell('limit'), readings } as const;
-  return { ...row, refusal: whyNot(row, cell('unit'), cell('kind')) };
+  return { ...row, ...understand(row, cell('unit'), cell('kind')) };
 }
 
-function whyNot({ part, kind, unit, newSize, limit, readings }: Omit<RowRead, 'refusal'>, unitWord: string, kindWord: string): string | null {
+const NOTHING = { newSize: null, limits: null } as const;
+
+function understand(row: Omit<RowRead, 'refusal' | 'read'>, unitWord: string, kindWord: string): Pick<RowRead, 'read' | 'refusal'> {
+  const why = whyNotAtAll(row, unitWord, kindWord);
+  if (why !== null || row.kind === null) return { read: NOTHING, refusal: why };
+  const { newSize, limit, readings, kind, unit } = row;
+  const instrument = FEATURES[kind].instrument[unit];
+  const size = newSize === '' ? null : understood(() => parseLength(newSize, instrument.unit));
+  const limits = limit === '' ? null : understood(() => readLimits(limit, instrument.unit));
+  const tried = readings.filter((r) => r !== '').map((r) => understood(() => readEntry(r, instrument)));
+  const refusal = [size, limits, ...tried].find((each) => typeof each === 'string') ?? null;
+  if (typeof size === 'string' || typeof limits === 'string') return { read: NOTHING, refusal };
+  return { read: { newSize: size, limits }, refusal };
+}
+
+function whyNotAtAll({ part, kind }: Pick<RowRead, 'part' | 'kind'>, unitWord: string, kindWord: string): string | null {
   if (part === '' || part.length > 120) return 'it has no name';
   if (kind === null) return `“${kindWord}” is not a kind: ${FEATURE_KINDS.map((k) => FEATURES[k].name).join('; ')}`;
   if (unitWord !== '' && !/^(?:in|inch|inches|mm|")$/i.test(unitWord)) return `the unit is “${unitWord}”: in or mm`;
-  const instrument = FEATURES[kind].instrument[unit];
-  const tried = [
-    ...(newSize === '' ? [] : [understood(() => parseLength(newSize, instrument.unit))]),
-    ...(limit === '' ? [] : [understood(() => readLimits(limit, instrument.unit))]),
-    ...readings.filter((r) => r !== '').map((r) => understood(() => readEntry(r, instrument))),
-  ];
-  return (tried.find((each) => typeof each === 'string') as string | undefined) ?? null;
+  return null;
 }
 
 /** The commands that take the lines that were understood, five hundred at a time, each all or nothing. */
@@ -111,10 +133,10 @@ export function takeRows(rows: readonly RowRead[], shaft: ShaftState): Change[] 
         name: row.part,
         unit: row.unit,
         position: first + (c * ROWS_AT_ONCE + i) * 10,
-        newSize: row.newSize === '' ? null : parseLength(row.newSize, instrument.unit),
+        newSize: row.read.newSize,
         newId,
       });
-      const limits = row.limit === '' ? [] : [setLimits({ ...station, revision: 1 }, row.limit, readLimits(row.limit, instrument.unit))];
+      const limits = row.read.limits === null ? [] : [setLimits({ ...station, revision: 1 }, row.limit, row.read.limits)];
       const readings = row.readings.flatMap((text, p) =>
         text === ''
           ? []
