@@ -243,13 +243,13 @@ function Frame({ stops, title, job, instead }: { stops: readonly Stop[]; title: 
           type="button"
           onClick={flipUnit}
           aria-label={`Shown in ${unit === 'thou' ? 'thou first' : 'millimetres first'}; change`}
-          className="label flex items-center border-l border-rule px-3 text-[18px] whitespace-nowrap max-sm:w-14 max-sm:justify-center max-sm:px-0 max-sm:text-[16px]"
+          className="label flex items-center border-l border-rule px-3 text-[18px] whitespace-nowrap max-lg:w-14 max-lg:justify-center max-lg:px-0 max-sm:text-[16px]"
         >
-          <span className={unit === 'thou' ? 'font-semibold' : 'text-ink2 max-sm:hidden'}>Thou</span>
-          <span className="px-1 font-text max-sm:hidden" aria-hidden="true">
+          <span className={unit === 'thou' ? 'font-semibold' : 'text-ink2 max-lg:hidden'}>Thou</span>
+          <span className="px-1 font-text max-lg:hidden" aria-hidden="true">
             ⇄
           </span>
-          <span className={unit === 'mm' ? 'font-semibold' : 'text-ink2 max-sm:hidden'}>mm</span>
+          <span className={unit === 'mm' ? 'font-semibold' : 'text-ink2 max-lg:hidden'}>mm</span>
         </button>
         <SaveSign />
       </header>
