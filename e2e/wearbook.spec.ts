@@ -309,3 +309,36 @@ test('cautions stand at the line they belong to, and what was passed dirty is lo
   await page.getByRole('dialog').getByRole('button', { name: 'Keep: reuse' }).click();
   await expect(page.getByRole('region', { name: 'Look again' })).toHaveCount(0);
 });
+
+test('the other side of a box is said once, and offers its limit and what it measures', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('wear', 2));
+  await page.getByRole('button', { name: 'thrust washer', exact: true }).click();
+  await page.getByLabel('Which').fill('thrust washer, front');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await measure(page, '.1195');
+  const offers = page.getByRole('button', { name: /^Other side:/ });
+  await expect(offers).toHaveCount(0);
+  await page.getByRole('group', { name: 'The other side' }).getByRole('button', { name: 'Transfer box' }).click();
+  await expect(offers).toHaveText([/min \.1190 in Transfer box$/, /min 0\.1203 in Transfer box, as it measures$/]);
+  await offers.first().click();
+  const row = page.getByRole('table', { name: 'Parts measured' }).getByRole('row').filter({ hasText: 'Thrust washer, front' });
+  await expect(row).toContainText('Right');
+  await expect(page.getByText('Other side, Transfer box')).toBeVisible();
+});
+
+test('another box of the machine may be the other side of one that is there', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/jobs/${DEMO.jobs[0]?.job.id ?? ''}/add`);
+  await expect(page.getByRole('group', { name: 'The other side of' })).toHaveCount(0);
+  await page.locator('#box').fill('Left hub');
+  await page.getByRole('group', { name: 'The other side of' }).getByRole('button', { name: 'Transfer box' }).click();
+  await page.getByRole('button', { name: /^Add it|^Put it/ }).click();
+  await expect(
+    page
+      .getByRole('heading', { name: /Left hub/ })
+      .or(page.getByRole('link', { name: 'Left hub' }))
+      .first(),
+  ).toBeVisible();
+  expect(demo.db.prepare("SELECT b.name FROM assembly a JOIN assembly b ON b.id = a.mirror_of WHERE a.name = 'Left hub'").pluck().get()).toBe(
+    'Transfer box',
+  );
+});

@@ -49,7 +49,7 @@ export const change = z.discriminatedUnion('kind', [
     archivedAt: time.nullable(),
   }),
   z.object({ kind: z.literal('assembly.create'), assembly: assembly.omit(fresh) }),
-  z.object({ kind: z.literal('assembly.change'), id, revision: z.int(), name: assembly.shape.name, cameApart: z.boolean() }),
+  z.object({ kind: z.literal('assembly.change'), id, revision: z.int(), name: assembly.shape.name, cameApart: z.boolean(), mirrorOf: id.nullable() }),
   z.object({
     kind: z.literal('shaft.create'),
     shaft: shaft.omit(fresh),

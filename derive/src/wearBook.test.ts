@@ -1,7 +1,20 @@
 import { describe, expect, it } from '@jest/globals';
 import { newPair, newRow, stripEntryOf, type Acceptance, type Decision, type StripEntry } from '@elder-cog/contract';
 import { FEATURE_KINDS, FEATURES, INSTRUMENTS, mm, readStripLine, thou, type FeatureKindName, type Length } from '@elder-cog/core';
-import { derive, inspectedParts, limitOffers, lookAlikesWith, matchedWarnings, oddBolts, photosOf, plainName, setsWith, stripLog } from './index.ts';
+import {
+  type LimitOffer,
+  derive,
+  inspectedParts,
+  limitOffers,
+  lookAlikesWith,
+  matchedWarnings,
+  oddBolts,
+  otherSidesOf,
+  photosOf,
+  plainName,
+  setsWith,
+  stripLog,
+} from './index.ts';
 import { Story } from './testing.ts';
 
 const AT = '2026-02-01T10:00:00.000Z';
@@ -250,7 +263,47 @@ describe('as it came apart', () => {
 });
 
 describe('a limit where none survives', () => {
-  it('is the other side’s where a box mirrors this one, by the same role', () => {
+  /** Two hubs, one the other side of the other, each with a bush and its journal; the left one is measured. */
+  const twoHubs = (leftName: string, rightName: string) => {
+    const story = new Story();
+    const [shaft, box] = [story.facts.shafts[0], story.facts.assemblies[0]];
+    if (!shaft || !box) throw new Error('no shaft');
+    const [leftBox, leftShaft] = [story.id(), story.id()];
+    story.facts.assemblies.push({ ...box, id: leftBox, name: 'Left hub', mirrorOf: box.id });
+    story.facts.shafts.push({ ...shaft, id: leftShaft, assemblyId: leftBox });
+    const pairOn = (shaftId: string, name: string, position: number) => {
+      const pair = newPair({ shaftId, name, unit: 'mm', position, newId: () => story.id() });
+      story.facts.stations.push(...pair.map((s) => ({ ...s, revision: 1 })));
+      return pair;
+    };
+    const [right, left] = [pairOn(shaft.id, rightName, 100), pairOn(leftShaft, leftName, 400)];
+    story.size(left[0].id, 'front', '20.06', INSTRUMENTS.boreMm);
+    story.size(left[1].id, 'front', '19.98', INSTRUMENTS.micMm);
+    const offersFor = (shaftId: string, stationId: string): LimitOffer[] => {
+      const state = derive(story.facts).shafts.find((s) => s.shaft.id === shaftId);
+      const row = [...(state?.features ?? []), ...(state?.pairs ?? [])].find((r) => r.station.id === stationId);
+      return row ? limitOffers(story.facts, row).filter((o) => o.source === 'other_side') : [];
+    };
+    return { story, box, shaft, leftShaft, right, left, offersFor };
+  };
+  it('is what the other side measures, bush, journal and the clearance between, whatever the side is called', () => {
+    const { shaft, right, offersFor } = twoHubs('Left kingpin', 'Kingpin, right');
+    const from = 'Left hub, as it measures';
+    expect(offersFor(shaft.id, right[0].id)).toMatchObject([{ from, limits: { max: mm(20.06) } }]);
+    expect(offersFor(shaft.id, right[1].id)).toMatchObject([{ from, limits: { min: mm(19.98) } }]);
+    expect(offersFor(shaft.id, right[2].id)).toMatchObject([{ from, limits: { max: mm(0.08) } }]);
+  });
+  it('is the other side’s whichever of the two it was said of, and nobody’s where it was not said, or the names differ', () => {
+    const { story, box, shaft, left, right, leftShaft, offersFor } = twoHubs('Kingpin', 'Kingpin');
+    story.size(right[0].id, 'front', '20.03', INSTRUMENTS.boreMm);
+    expect(offersFor(leftShaft, left[0].id)).toMatchObject([{ limits: { max: mm(20.03) } }]);
+    expect(otherSidesOf(story.facts, box.id).map((b) => b.name)).toEqual(['Left hub']);
+    story.facts.assemblies = story.facts.assemblies.map((a) => ({ ...a, mirrorOf: null }));
+    expect(offersFor(shaft.id, right[0].id)).toEqual([]);
+    const other = twoHubs('Kingpin', 'Swivel');
+    expect(other.offersFor(other.shaft.id, other.right[0].id)).toEqual([]);
+  });
+  it('is the other side’s limit first, where it has one', () => {
     const { story, row, state } = measured('thickness', null, '2.90');
     const [shaft, box] = [story.facts.shafts[0], story.facts.assemblies[0]];
     if (!shaft || !box) throw new Error('no shaft');

@@ -1,11 +1,11 @@
 import { newShaft, type Change } from '@elder-cog/contract';
 import { TEMPLATES, type Place, type TemplateName } from '@elder-cog/core';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useEffect, useRef, type JSX, type KeyboardEvent } from 'react';
+import { useEffect, useRef, useState, type JSX, type KeyboardEvent } from 'react';
 import { useForm } from 'react-hook-form';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { z } from 'zod';
-import { Primary, Refusal } from '../../kit/controls.tsx';
+import { Chip, Primary, Refusal } from '../../kit/controls.tsx';
 import { SectionView } from '../../kit/SectionView.tsx';
 import { useCommand, useJobReply } from '../../state/api.ts';
 import { newId } from '../../state/settings.ts';
@@ -47,7 +47,8 @@ export default function NewMachine(): JSX.Element {
       gasket: false,
     },
   });
-  const { template, place, gasket } = watch();
+  const { template, place, gasket, box: boxName } = watch();
+  const [mirror, setMirror] = useState<string | null>(null);
   const choice = TEMPLATES[template];
   useEffect(() => {
     if (facts) setValue('machine', facts.job.machine);
@@ -56,6 +57,8 @@ export default function NewMachine(): JSX.Element {
     if (!choice.places.some((p) => p.place === place)) setValue('place', choice.places[0]?.place ?? 'underCover');
   }, [choice, place, setValue]);
 
+  const isNewBox = facts !== undefined && !facts.assemblies.some((a) => a.name.toLowerCase() === boxName.trim().toLowerCase());
+  const others = isNewBox ? facts.assemblies : [];
   const make = async (entry: Form): Promise<void> => {
     const at = new Date().toISOString();
     const job = jobId ?? newId();
@@ -85,7 +88,7 @@ export default function NewMachine(): JSX.Element {
                 name: entry.box,
                 kind: 'box',
                 position: facts?.assemblies.length ?? 0,
-                mirrorOf: null,
+                mirrorOf: others.some((a) => a.id === mirror) ? mirror : null,
                 cameApart: false,
               },
             },
@@ -161,6 +164,19 @@ export default function NewMachine(): JSX.Element {
           </div>
         )}
         {text('box', 'Box', 'gearbox, axle, final drive', BOXES)}
+        {others.length > 0 && (
+          <div role="group" aria-label="The other side of" className="mb-2 flex flex-wrap items-center gap-2">
+            <span className="text-ink2">It is the other side of</span>
+            <Chip on={mirror === null} onClick={() => setMirror(null)}>
+              none
+            </Chip>
+            {others.map((other) => (
+              <Chip key={other.id} on={mirror === other.id} onClick={() => setMirror(other.id)}>
+                {other.name}
+              </Chip>
+            ))}
+          </div>
+        )}
         {text('shaft', 'Shaft', 'input shaft, layshaft', SHAFTS)}
         <fieldset data-stop className="m-0 border-0 p-0">
           <legend className="label p-0 text-[17px] font-semibold">What is it?</legend>

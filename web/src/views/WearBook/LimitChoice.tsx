@@ -1,3 +1,4 @@
+import type { Assembly } from '@elder-cog/contract';
 import {
   BUSH_MATERIALS,
   bearingSeat,
@@ -16,7 +17,7 @@ import {
   type Limits,
   type Sum,
 } from '@elder-cog/core';
-import { isPair, limitOffers, type FeatureState, type LimitOffer, type PairState } from '@elder-cog/derive';
+import { isPair, limitOffers, otherSidesOf, type FeatureState, type LimitOffer, type PairState } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Chip, Field, Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { SumView } from '../../kit/SumView.tsx';
@@ -48,7 +49,7 @@ export function LimitChoice({ row, onDone }: { row: Row; onDone: () => void }): 
       <Heading className="mt-1">No spec survives?</Heading>
       <div className="mt-1 flex flex-wrap gap-2">
         {offers.map((offer) => (
-          <Secondary key={`${offer.source} ${offer.written}`} disabled={sending} onClick={() => take(offer)}>
+          <Secondary key={`${offer.source} ${offer.from} ${offer.written}`} disabled={sending} onClick={() => take(offer)}>
             {FROM[offer.source]}: <span className="num">{offer.written}</span> <span className="text-ink2">{offer.from}</span>
           </Secondary>
         ))}
@@ -57,6 +58,38 @@ export function LimitChoice({ row, onDone }: { row: Row; onDone: () => void }): 
         </Secondary>
       </div>
       {reckoning && <Reckon row={row} onDone={onDone} />}
+      <OtherSide shaftId={row.station.shaftId} />
+    </div>
+  );
+}
+
+/** Which box is the other side of this one: said once, and offered at every row of the same name from then on. */
+function OtherSide({ shaftId }: { shaftId: string }): JSX.Element | null {
+  const { facts } = useJob();
+  const { send, sending } = useCommand();
+  const box = facts.assemblies.find((a) => a.id === facts.shafts.find((s) => s.id === shaftId)?.assemblyId);
+  const others = facts.assemblies.filter((a) => a.id !== box?.id);
+  if (!box || others.length === 0) return null;
+  const twins = otherSidesOf(facts, box.id);
+  const set = ({ id, revision, name, cameApart }: Assembly, mirrorOf: string | null): void => {
+    send({ kind: 'assembly.change', id, revision, name, cameApart, mirrorOf }).catch(() => undefined);
+  };
+  return (
+    <div role="group" aria-label="The other side" className="mt-2 flex flex-wrap items-center gap-2">
+      <span className="text-ink2">The other side of the {box.name.toLowerCase()} is</span>
+      {others.map((other) => {
+        const on = twins.includes(other);
+        return (
+          <Chip
+            key={other.id}
+            on={on}
+            disabled={sending}
+            onClick={() => (on && other.mirrorOf === box.id ? set(other, null) : set(box, on ? null : other.id))}
+          >
+            {other.name}
+          </Chip>
+        );
+      })}
     </div>
   );
 }

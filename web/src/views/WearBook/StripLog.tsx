@@ -48,7 +48,7 @@ export default function StripLog(): JSX.Element {
   if (!box) return <NoShaft jobId={state.job.id} />;
   const line = lines.find((l) => l.entry.id === chosen) ?? lines.findLast((l) => l.entry.bolts !== null) ?? lines.at(-1) ?? null;
   const setApart = (cameApart: boolean): void => {
-    send({ kind: 'assembly.change', id: box.id, revision: box.revision, name: box.name, cameApart }).catch(() => undefined);
+    send({ kind: 'assembly.change', id: box.id, revision: box.revision, name: box.name, cameApart, mirrorOf: box.mirrorOf }).catch(() => undefined);
   };
   return (
     <div className="flex min-h-full flex-col">
