@@ -69,7 +69,7 @@ function Label({ line: { number, entry }, machine, box }: { line: StripLine; mac
       <span className="flex min-w-0 flex-col justify-between">
         <span>
           <span className="block truncate text-[16px] leading-5 font-semibold">{entry.part}</span>
-          <span className="line-clamp-2 text-[14px] leading-4">{said}</span>
+          <span className="line-clamp-3 text-[14px] leading-4">{said}</span>
         </span>
         <span className="text-[14px] leading-4 text-ink2" translate="no">
           <span className="block truncate">{machine}</span>
