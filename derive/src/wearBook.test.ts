@@ -282,7 +282,7 @@ describe('a limit where none survives', () => {
     const offersFor = (shaftId: string, stationId: string): LimitOffer[] => {
       const state = derive(story.facts).shafts.find((s) => s.shaft.id === shaftId);
       const row = [...(state?.features ?? []), ...(state?.pairs ?? [])].find((r) => r.station.id === stationId);
-      return row ? limitOffers(story.facts, row).filter((o) => o.source === 'other_side') : [];
+      return row ? limitOffers({ facts: story.facts, shafts: derive(story.facts).shafts, row }).filter((o) => o.source === 'other_side') : [];
     };
     return { story, box, shaft, leftShaft, right, left, offersFor };
   };
@@ -315,7 +315,7 @@ describe('a limit where none survives', () => {
     story.facts.limits.push({ ...limit, source: 'manual', pageOrWhom: '', saidAt: '', working: '', specId: null, inUse: true });
     const feature = state();
     if (!feature) throw new Error('no row');
-    expect(limitOffers(story.facts, feature)[0]).toEqual({
+    expect(limitOffers({ facts: story.facts, shafts: derive(story.facts).shafts, row: feature })[0]).toEqual({
       source: 'other_side',
       from: 'Left hub',
       limits: { min: mm(2.8) },
@@ -327,7 +327,7 @@ describe('a limit where none survives', () => {
     const offer = (kind: FeatureKindName, text: string) => {
       const { story, state } = measured(kind, null, text);
       const feature = state();
-      return feature ? limitOffers(story.facts, feature) : [];
+      return feature ? limitOffers({ facts: story.facts, shafts: derive(story.facts).shafts, row: feature }) : [];
     };
     expect(offer('thickness', '2.90')).toMatchObject([{ source: 'as_found', limits: { min: mm(2.9) }, from: 'as measured' }]);
     expect(offer('bore', '20.05')).toMatchObject([{ source: 'as_found', limits: { max: mm(20.05) } }]);

@@ -33,9 +33,9 @@ const FROM: Readonly<Record<string, string>> = { other_side: 'Other side', as_fo
 
 /** Where no specification survives: as found and the other side at a tap, then what can be reckoned; or type what a manual prints. */
 export function LimitChoice({ row, onDone }: { row: Row; onDone: () => void }): JSX.Element {
-  const { facts } = useJob();
+  const { facts, state } = useJob();
   const { send, sending } = useCommand();
-  const offers = useMemo(() => limitOffers(facts, row), [facts, row]);
+  const offers = useMemo(() => limitOffers({ facts, shafts: state.shafts, row }), [facts, state, row]);
   const [reckoning, setReckoning] = useState(false);
   const take = (offer: LimitOffer): void => {
     send(setLimits(row.station, offer.written, { limits: offer.limits, unit: offer.unit }, { source: offer.source, pageOrWhom: offer.from })).then(
