@@ -226,9 +226,10 @@ function undo(db: Db, write: Writer, last: JournalRow, { who, at, commandId }: A
       const changed = journal.lastChange(db, id);
       throw new WorkshopError('stale', `${changed?.who || 'Somebody'} changed it since: it is left as it is.`, { theirs: now, ...(changed ?? {}) });
     }
-    if (before === null && table === 'station' && stations.observed(db, id).every > 0) {
+    const observed = before === null && table === 'station' ? stations.observed(db, id) : null;
+    if (observed && observed.every > 0) {
       // what was read of it is kept, taken back though it is: the row leaves the book and not the database
-      if (stations.observed(db, id).standing > 0) throw new WorkshopError('restsOnIt');
+      if (observed.standing > 0) throw new WorkshopError('restsOnIt');
       const back = { ...(now as Station), revision: (now.revision ?? 0) + 1, gone: true };
       store.update(db, back);
       write.effects.push({ table, id, before: now, after: back });

@@ -22,6 +22,12 @@ export const keepReading = (station: Station, build: BuildNow | null, raw: RawRe
   },
 });
 
+/** A lone maximum is from nothing up to it; below nothing there is no such floor. */
+export const bounds = (min: Length | null, max: Length | null): { min: Length | null; max: Length | null } => ({
+  min: min ?? (max !== null && max >= 0 ? (0 as Length) : null),
+  max,
+});
+
 /** Where a limit comes from, and whether it is judged by from now on. */
 export interface LimitOrigin {
   readonly source?: LimitSource;
@@ -41,8 +47,7 @@ export const setLimits = (
   limit: {
     id: newId(),
     stationId: station.id,
-    min: limits.min ?? (limits.max !== undefined && limits.max >= 0 ? (0 as Length) : null),
-    max: limits.max ?? null,
+    ...bounds(limits.min ?? null, limits.max ?? null),
     written: written.trim(),
     unit,
     source,

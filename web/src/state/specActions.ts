@@ -1,5 +1,6 @@
 import type { Change, Limit, LimitSource, Spec, Station } from '@elder-cog/contract';
 import { readSpecLine, type Length, type LengthUnit, type QuantityLimits } from '@elder-cog/core';
+import { bounds } from './gapActions.ts';
 import { newId, useSettings } from './settings.ts';
 
 /** Where lines come from, said once for all of them. */
@@ -57,16 +58,13 @@ export const retype = (spec: Spec, text: string): Change => ({ kind: 'spec.chang
 
 /** A line becomes a limit of a station: in use where that has none yet, beside the others where it has. */
 export function copyTo(spec: Spec, station: Station, limits: readonly Limit[]): Change {
-  const min = spec.min as Length | null;
-  const max = spec.max as Length | null;
   return {
     kind: 'spec.copy',
     spec: { ...spec, stationId: station.id },
     limit: {
       id: newId(),
       stationId: station.id,
-      min: min ?? (max !== null && max >= 0 ? (0 as Length) : null),
-      max,
+      ...bounds(spec.min as Length | null, spec.max as Length | null),
       written: spec.written.slice(0, 120),
       unit: spec.unit as LengthUnit,
       source: spec.source,
