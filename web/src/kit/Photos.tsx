@@ -8,6 +8,7 @@ import { withdraw } from '../state/gapActions.ts';
 import { useJob } from '../state/job.ts';
 import { photoUrl, sendPhoto } from '../state/photos.ts';
 import { Refusal, Secondary } from './controls.tsx';
+import { FileChooser } from './FileChooser.tsx';
 
 /** Photos of one thing, and the way to add some: several at once, from a file or the tablet's camera. */
 export function Photos({
@@ -72,7 +73,6 @@ export function AddPhotos({
       }
     }
     setGoing(null);
-    if (input.current) input.current.value = '';
   };
   return (
     <>
@@ -91,16 +91,7 @@ export function AddPhotos({
           </>
         )}
       </button>
-      <input
-        ref={input}
-        type="file"
-        accept="image/*"
-        multiple
-        aria-label={`Photos of ${caption}`}
-        tabIndex={-1}
-        className="sr-only"
-        onChange={(event) => void add([...(event.target.files ?? [])])}
-      />
+      <FileChooser ref={input} label={`Photos of ${caption}`} accept="image/*" multiple onChoose={(files) => void add(files)} />
       {going && (
         <span role="status" className="text-[16px]">
           <progress aria-label="Photos sent" max={going.of} value={going.done} className="h-2 w-24" /> {going.done + 1} of {going.of}

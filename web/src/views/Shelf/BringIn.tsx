@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState, type DragEvent, type JSX } from 'react';
 import { useNavigate } from 'react-router';
 import { Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
+import { FileChooser } from '../../kit/FileChooser.tsx';
 import { RefusedError } from '../../state/api.ts';
 import { bringIn } from '../../state/files.ts';
 
@@ -25,7 +26,6 @@ export function BringIn(): JSX.Element {
       setTrouble({ file, message: (error as Error).message, canCopy: error instanceof RefusedError && error.code === 'alreadyHere' });
     } finally {
       setBusy(false);
-      if (input.current) input.current.value = '';
     }
   };
   const drop = (event: DragEvent): void => {
@@ -48,14 +48,11 @@ export function BringIn(): JSX.Element {
           {busy ? 'Bringing it in…' : 'Bring in a file'}
         </Secondary>
         <span className="text-ink2">a .eldercog.zip or a job.json; or drop one here</span>
-        <input
+        <FileChooser
           ref={input}
-          type="file"
+          label="A file to bring in"
           accept=".zip,.json,application/zip,application/json"
-          aria-label="A file to bring in"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => void bring(event.target.files?.[0])}
+          onChoose={([file]) => void bring(file)}
         />
       </div>
       {busy && <progress aria-label="Bringing it in" className="mt-2 h-2 w-full" />}

@@ -16,6 +16,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Check } from 'lucide-react';
 import { useMemo, useRef, useState, type JSX } from 'react';
 import { Field, Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
+import { FileChooser } from '../../kit/FileChooser.tsx';
 import { download } from '../../kit/download.ts';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
@@ -453,15 +454,7 @@ function PastePage({ sheet, onDone }: { sheet: SpecSheet; onDone: () => void }):
             <Secondary onClick={() => file.current?.click()} className="min-h-14">
               From a file
             </Secondary>
-            <input
-              ref={file}
-              type="file"
-              accept=".csv,.txt,text/csv,text/plain"
-              aria-label="A file of limits"
-              className="sr-only"
-              tabIndex={-1}
-              onChange={(e) => void fromFile(e.target.files?.[0])}
-            />
+            <FileChooser ref={file} label="A file of limits" accept=".csv,.txt,text/csv,text/plain" onChoose={([chosen]) => void fromFile(chosen)} />
             {sheet.groups.length > 0 && (
               <Secondary onClick={onDone} className="min-h-14">
                 Leave it

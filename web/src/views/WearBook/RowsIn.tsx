@@ -2,6 +2,7 @@ import { FEATURES } from '@elder-cog/core';
 import type { ShaftState } from '@elder-cog/derive';
 import { useRef, useState, type JSX } from 'react';
 import { Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
+import { FileChooser } from '../../kit/FileChooser.tsx';
 import { useCommand } from '../../state/api.ts';
 import { readRows, takeRows } from '../../state/rowsCsv.ts';
 
@@ -91,17 +92,11 @@ export function RowsIn({ shaft, onDone }: { shaft: ShaftState; onDone: () => voi
         <Quiet onClick={onDone}>Leave it</Quiet>
         {bad.length > 0 && <span>{bad.length} will not be taken</span>}
         {sending && <progress aria-label="Taking them" className="h-2 w-32" />}
-        <input
+        <FileChooser
           ref={file}
-          type="file"
+          label="A spreadsheet of rows"
           accept=".csv,.tsv,.txt,text/csv"
-          aria-label="A spreadsheet of rows"
-          tabIndex={-1}
-          className="sr-only"
-          onChange={(event) => {
-            void event.target.files?.[0]?.text().then(setText);
-            event.target.value = '';
-          }}
+          onChoose={([chosen]) => void chosen?.text().then(setText)}
         />
       </div>
     </section>

@@ -17,6 +17,7 @@ import { oddBolts, stripLog, type StripLine } from '@elder-cog/derive';
 import { useMemo, useRef, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Caution, Chip, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
+import { FileChooser } from '../../kit/FileChooser.tsx';
 import { LeafStrip } from '../../kit/Pack.tsx';
 import { Photos } from '../../kit/Photos.tsx';
 import { tick } from '../../kit/tick.ts';
@@ -322,7 +323,6 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
     if (useSettings.getState().tick) tick();
     setText((now) => (now === text ? '' : now));
     setFiles((now) => (now === chosen ? [] : now));
-    if (input.current) input.current.value = '';
     onKept(id);
     strip.current?.focus();
     const said: string[] = [];
@@ -388,16 +388,7 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
         <Secondary onClick={() => input.current?.click()} className="h-[60px]">
           {files.length === 0 ? 'photos' : `${files.length} ${files.length === 1 ? 'photo' : 'photos'}`}
         </Secondary>
-        <input
-          ref={input}
-          type="file"
-          accept="image/*"
-          multiple
-          aria-label="Photos of it"
-          tabIndex={-1}
-          className="sr-only"
-          onChange={(event) => setFiles([...(event.target.files ?? [])])}
-        />
+        <FileChooser ref={input} label="Photos of it" accept="image/*" multiple onChoose={setFiles} />
         <Primary type="submit" enter disabled={read === null} className="h-[60px]">
           Keep
         </Primary>
