@@ -46,6 +46,9 @@ export type JobFile = z.output<typeof jobFile>;
 export type WorkshopFile = z.output<typeof workshopFile>;
 export type AnyFile = z.output<typeof anyFile>;
 
+/** The jobs of a file, one or all. */
+export const jobsIn = (file: AnyFile): readonly JobFacts[] => (file.format === 'elder-cog/job' ? [file.job] : file.jobs);
+
 type Rows = Record<string, unknown>;
 const rows = (value: unknown): Rows[] => (Array.isArray(value) ? (value as Rows[]) : []);
 

@@ -1,4 +1,4 @@
-import { FILE_LIMIT_MB, FILE_VERSION, type JobFile, type WorkshopFile } from '@elder-cog/contract';
+import { FILE_LIMIT_MB, FILE_VERSION, jobsIn, type JobFile, type WorkshopFile } from '@elder-cog/contract';
 import { fittedIn, jobReadings } from '@elder-cog/derive';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import Papa from 'papaparse';
@@ -51,8 +51,7 @@ export const workshopFile = (db: Db, madeAt: string): WorkshopFile => ({
  */
 export function zipped(file: JobFile | WorkshopFile, data: string | null): Uint8Array {
   const name = file.format === 'elder-cog/job' ? 'job.json' : 'workshop.json';
-  const jobs = file.format === 'elder-cog/job' ? [file.job] : file.jobs;
-  const photos = new Map(jobs.flatMap((job) => job.photos.map((photo) => [photo.sha256, photo.bytes])));
+  const photos = new Map(jobsIn(file).flatMap((job) => job.photos.map((photo) => [photo.sha256, photo.bytes])));
   const megabytes = Math.ceil([...photos.values()].reduce((sum, bytes) => sum + bytes, 0) / 1024 / 1024);
   if (megabytes > FILE_LIMIT_MB - ROOM_FOR_FACTS_MB)
     throw new WorkshopError(

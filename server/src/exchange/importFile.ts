@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { AnyFile, JobFacts } from '@elder-cog/contract';
+import { jobsIn, type AnyFile, type JobFacts } from '@elder-cog/contract';
 import { diskTrouble, WorkshopError } from '../errors.ts';
 import { acceptances } from '../store/acceptances.ts';
 import { assemblies } from '../store/assemblies.ts';
@@ -51,7 +51,7 @@ export function importFile(
   file: AnyFile,
   { copy = false, who = '', at = new Date().toISOString(), data = null }: ImportOptions = {},
 ): Imported {
-  const facts = (file.format === 'elder-cog/job' ? [file.job] : file.jobs).map((job) => (copy ? underNewIds(job) : job));
+  const facts = jobsIn(file).map((job) => (copy ? underNewIds(job) : job));
   try {
     return db.transaction(() => {
       db.pragma('defer_foreign_keys = ON');

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { fileTypeFromBuffer } from 'file-type';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
-import type { AnyFile, Photo } from '@elder-cog/contract';
+import { jobsIn, type AnyFile, type Photo } from '@elder-cog/contract';
 import { diskTrouble, WorkshopError } from '../errors.ts';
 import { isZip } from './readFile.ts';
 import type { Db } from '../store/open.ts';
@@ -127,7 +127,7 @@ export function strikeLost(db: Db, data: string, { at, why, jobs }: { at: string
  * @throws WorkshopError `badFile` where one is not what its name says, as `keepPhoto`, and as `bringIn`
  */
 export async function withPhotosOf<Result>(db: Db, data: string | null, bytes: Uint8Array, file: AnyFile, bringIn: () => Result): Promise<Result> {
-  const wanted = new Set((file.format === 'elder-cog/job' ? [file.job] : file.jobs).flatMap((job) => job.photos.map((p) => p.sha256)));
+  const wanted = new Set(jobsIn(file).flatMap((job) => job.photos.map((p) => p.sha256)));
   if (data === null || wanted.size === 0 || !isZip(bytes)) return bringIn();
   const found = unzipSync(bytes, { filter: ({ name, originalSize }) => wanted.has(name.replace(/^photos\//, '')) && originalSize <= PHOTO_LIMIT });
   const kept: string[] = [];

@@ -1,4 +1,4 @@
-import { anyFile, fileProblems, FILE_VERSION, upgradeFile, type AnyFile } from '@elder-cog/contract';
+import { anyFile, fileProblems, FILE_VERSION, jobsIn, upgradeFile, type AnyFile } from '@elder-cog/contract';
 import { derive } from '@elder-cog/derive';
 import { strFromU8, unzipSync } from 'fflate';
 import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
@@ -24,7 +24,7 @@ export function readFile(bytes: Uint8Array): AnyFile {
   if (!checked.success) throw shapeRefusal(text, checked.error);
   const [problem, ...others] = fileProblems(checked.data);
   if (problem) throw refusal(text, problem.path, problem.found, problem.wanted, others.length);
-  for (const job of checked.data.format === 'elder-cog/job' ? [checked.data.job] : checked.data.jobs) tryDerive(job);
+  for (const job of jobsIn(checked.data)) tryDerive(job);
   return checked.data;
 }
 
