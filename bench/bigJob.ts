@@ -1,4 +1,4 @@
-import { emptyWearBook, newShaft, workshopFile, type JobFacts, type WorkshopFile } from '@elder-cog/contract';
+import { emptyWearBook, FILE_VERSION, newShaft, workshopFile, type JobFacts, type WorkshopFile } from '@elder-cog/contract';
 import { INSTRUMENTS, thou } from '@elder-cog/core';
 
 /** A job nobody has yet: ten thousand readings over two hundred builds of four shafts, as a workshop file. */
@@ -87,5 +87,5 @@ export function bigJob({ readings: howMany = 10_000, builds: over = 200 } = {}):
     specs: [],
     ...emptyWearBook(),
   };
-  return workshopFile.parse({ format: 'elder-cog/workshop', version: 3, madeAt: at(0), jobs: [facts], lots: [leaf], journal: [] });
+  return workshopFile.parse({ format: 'elder-cog/workshop', version: FILE_VERSION, madeAt: at(0), jobs: [facts], lots: [leaf], journal: [] });
 }

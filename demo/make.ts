@@ -22,6 +22,7 @@ import {
   type Spec,
   type Station,
   type StripEntry,
+  FILE_VERSION,
 } from '@elder-cog/contract';
 import { derive } from '@elder-cog/derive';
 import { INSTRUMENTS, mm, parseLimits, readSpecLine, readStripLine, thou, type FeatureKindName, type Instrument, type Length } from '@elder-cog/core';
@@ -634,7 +635,7 @@ const photos = [
   await picture('rearWasher', 'station', washerRear.id, at(8, '20:06')),
 ];
 
-const file = workshopFile.parse({ format: 'elder-cog/workshop', version: 3, madeAt: at(14, '08:00'), jobs: [facts], lots, journal: [] });
+const file = workshopFile.parse({ format: 'elder-cog/workshop', version: FILE_VERSION, madeAt: at(14, '08:00'), jobs: [facts], lots, journal: [] });
 writeFileSync(join(import.meta.dirname, 'workshop.json'), `${JSON.stringify(file, null, 1)}\n`);
 const [made] = file.jobs;
 if (made) writeFileSync(join(import.meta.dirname, 'golden.json'), `${stateText(derive(made))}\n`);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { RowEffect } from './tables.ts';
 import {
   acceptance,
   assembly,
@@ -36,7 +37,10 @@ import {
 export const ROWS_AT_ONCE = 500;
 
 /** Everything that changes anything, one shape each. The store applies them; nothing else writes. */
-const fresh = { revision: true } as const;
+const fresh = { revision: true, gone: true } as const;
+const freshRow = { revision: true } as const;
+/** the build that was current as far as whoever sent it knew; null before the first. Left out by what is sent from an older page. */
+const saw = id.nullable().optional();
 export const change = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('job.create'), job: job.omit(fresh) }),
   z.object({
@@ -55,15 +59,15 @@ export const change = z.discriminatedUnion('kind', [
     shaft: shaft.omit(fresh),
     parts: z.array(part.omit(fresh)).max(60),
     features: z.array(feature.omit(fresh)).max(120),
-    contacts: z.array(contact).max(120),
-    slots: z.array(slot).max(30),
-    stations: z.array(station.omit(fresh)).max(60),
+    contacts: z.array(contact.omit({ gone: true })).max(120),
+    slots: z.array(slot.omit({ gone: true })).max(30),
+    stations: z.array(station.omit(freshRow)).max(60),
   }),
-  z.object({ kind: z.literal('stations.add'), stations: z.array(station.omit(fresh)).min(1).max(60) }),
+  z.object({ kind: z.literal('stations.add'), stations: z.array(station.omit(freshRow)).min(1).max(60) }),
   /** rows of the Wear book pasted or read from a spreadsheet: all of them or none */
   z.object({
     kind: z.literal('rows.add'),
-    stations: z.array(station.omit(fresh)).max(ROWS_AT_ONCE),
+    stations: z.array(station.omit(freshRow)).max(ROWS_AT_ONCE),
     limits: z.array(limit.omit(fresh)).max(ROWS_AT_ONCE),
     readings: z.array(reading).max(ROWS_AT_ONCE * 3),
   }),
@@ -101,17 +105,17 @@ export const change = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('spec.change'), spec }),
   /** a line of the spec sheet becomes a limit of a station, in use or beside what is */
   z.object({ kind: z.literal('spec.copy'), spec, limit: limit.omit(fresh) }),
-  z.object({ kind: z.literal('build.add'), build }),
-  z.object({ kind: z.literal('reading.keep'), reading }),
+  z.object({ kind: z.literal('build.add'), build, saw }),
+  z.object({ kind: z.literal('reading.keep'), reading, saw }),
   /** a line of the strip log, with what need not be said twice: the pack as the first build, and the float as its reading */
   z.object({ kind: z.literal('strip.add'), entry: stripEntry, builds: z.array(build).max(1), readings: z.array(reading).max(1) }),
   z.object({ kind: z.literal('inspect'), inspection }),
   z.object({ kind: z.literal('accept'), acceptance }),
   /** its bytes were sent before it */
   z.object({ kind: z.literal('photo.add'), photo }),
-  z.object({ kind: z.literal('lookAlike.add'), lookAlike: lookAlike.omit(fresh) }),
+  z.object({ kind: z.literal('lookAlike.add'), lookAlike: lookAlike.omit(freshRow) }),
   z.object({ kind: z.literal('lookAlike.change'), lookAlike }),
-  z.object({ kind: z.literal('matchedSet.add'), matchedSet: matchedSet.omit(fresh) }),
+  z.object({ kind: z.literal('matchedSet.add'), matchedSet: matchedSet.omit(freshRow) }),
   z.object({ kind: z.literal('matchedSet.change'), matchedSet }),
   z.object({ kind: z.literal('openItem.raise'), openItem: openItem.omit(fresh) }),
   z.object({ kind: z.literal('openItem.change'), openItem }),
@@ -126,16 +130,26 @@ export const change = z.discriminatedUnion('kind', [
     keptIn: lot.shape.keptIn,
     note: lot.shape.note,
   }),
-  z.object({ kind: z.literal('undo') }),
+  /** `seq`: the entry of the journal it was said to take back; where another has come to be the last, it is refused */
+  z.object({ kind: z.literal('undo'), seq: z.int().optional() }),
 ]);
 
 export const command = z.object({ commandId: id, clientId: id, who, at: time, change });
+
+/** One row a command wrote. It comes straight from the journal. */
+export const rowEffect = z.custom<RowEffect>((effect) => typeof effect === 'object');
 
 export const commandReply = z.object({
   /** this id was seen before: nothing was done again */
   already: z.boolean(),
   /** what was taken back, in words */
   undid: z.string().nullable(),
+  /** where it stands in the journal, whose job it is part of, and that job's entry before it */
+  seq: z.int(),
+  jobId: id.nullable(),
+  before: z.int(),
+  /** the rows it wrote */
+  effects: z.array(rowEffect),
 });
 
 export const errorReply = z.object({

@@ -121,7 +121,7 @@ describe('the shapes refuse', () => {
     [
       'a file of another format',
       workshopFile,
-      { format: 'other', version: 3, madeAt: '2026-01-01T00:00:00.000Z', jobs: [], lots: [], journal: [] },
+      { format: 'other', version: 4, madeAt: '2026-01-01T00:00:00.000Z', jobs: [], lots: [], journal: [] },
       'format',
     ],
     [
@@ -147,6 +147,6 @@ describe('the file format', () => {
     expect(fileProblems(file)).toEqual([]);
   });
   it('leaves alone what is no file of its own', () => {
-    for (const other of [null, 7, 'x', [], { format: 'elder-cog/workshop', version: 3 }]) expect(upgradeFile(other)).toBe(other);
+    for (const other of [null, 7, 'x', [], { format: 'elder-cog/workshop', version: 4 }]) expect(upgradeFile(other)).toBe(other);
   });
 });

@@ -13,10 +13,23 @@ const note = z.string().max(4000);
 /** who did it, as they sign themselves */
 export const who = z.string().trim().max(60);
 
-export const job = z.object({ id, revision, machine: words, year: z.string().trim().max(20), note, createdAt: time, archivedAt: time.nullable() });
+/** Taken back, and kept because something that was taken back before it still names it. Left out wherever it is not so. */
+const gone = z.boolean().optional();
+
+export const job = z.object({
+  id,
+  revision,
+  gone,
+  machine: words,
+  year: z.string().trim().max(20),
+  note,
+  createdAt: time,
+  archivedAt: time.nullable(),
+});
 export const assembly = z.object({
   id,
   revision,
+  gone,
   jobId: id,
   name: words,
   kind: z.string().max(40),
@@ -42,6 +55,7 @@ export const place = z.enum([
 export const shaft = z.object({
   id,
   revision,
+  gone,
   assemblyId: id,
   name: words,
   template: templateName,
@@ -54,6 +68,7 @@ const role = z.string().min(1).max(80);
 export const part = z.object({
   id,
   revision,
+  gone,
   shaftId: id,
   role,
   name: words,
@@ -65,6 +80,7 @@ export const part = z.object({
 export const feature = z.object({
   id,
   revision,
+  gone,
   shaftId: id,
   partRole: role.nullable(),
   role,
@@ -75,6 +91,7 @@ export const feature = z.object({
 });
 export const contact = z.object({
   id,
+  gone,
   shaftId: id,
   role,
   a: role,
@@ -84,6 +101,7 @@ export const contact = z.object({
 });
 export const slot = z.object({
   id,
+  gone,
   shaftId: id,
   role,
   name: words,
@@ -150,6 +168,7 @@ const saidAt = z.string().max(60);
 export const limit = z.object({
   id,
   revision,
+  gone,
   stationId: id,
   min: lengthNm.nullable(),
   max: lengthNm.nullable(),
@@ -172,6 +191,7 @@ export const quantityKind = z.enum(['length', 'torque', 'force', 'pressure', 'vo
 export const specRow = z.object({
   id,
   revision,
+  gone,
   jobId: id,
   position: z.int().min(0),
   /** the line as it was typed or pasted: the fact */
@@ -382,6 +402,7 @@ export const matchedSet = z.object({ id, revision, jobId: id, name: words, membe
 export const openItem = z.object({
   id,
   revision,
+  gone,
   jobId: id,
   text: z.string().trim().min(1).max(300),
   where: z.string().trim().max(120),
@@ -395,6 +416,7 @@ export const openItem = z.object({
 export const lot = z.object({
   id,
   revision,
+  gone,
   thickness: lengthNm.refine((nm) => nm > 0, 'A leaf has a thickness.'),
   written: z.string().min(1).max(40),
   unit: lengthUnit,

@@ -1,24 +1,42 @@
 import { z } from 'zod';
 import { id, jobFacts, lot, time, who, type JobFacts } from './facts.ts';
 
-/** One command as the journal holds it: who did what when, and every row before and after. */
-export const journalEntry = z.object({
-  seq: z.int().min(1),
-  commandId: z.string(),
-  clientId: z.string(),
-  who,
-  at: time,
-  kind: z.string().max(40),
-  jobId: id.nullable(),
-  /** the command as it was sent, JSON */
-  what: z.string(),
-  /** rows before and after, JSON */
-  effects: z.string(),
-  undoes: z.int().nullable(),
-  undid: z.string().nullable(),
-});
+/** More than a workshop writes in a thousand years. */
+const MOST_ENTRIES = 1_000_000_000;
 
-export const FILE_VERSION = 3;
+const row = z.record(z.string(), z.unknown()).nullable();
+const effects = z.array(z.object({ table: z.string().max(40), id: z.string().max(60), before: row, after: row }));
+
+const parsed = (text: string): unknown => {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return undefined;
+  }
+};
+const isJson = (text: string): boolean => parsed(text) !== undefined;
+const isEffects = (text: string): boolean => effects.safeParse(parsed(text)).success;
+
+/** One command as the journal holds it: who did what when, and every row before and after. */
+export const journalEntry = z
+  .object({
+    seq: z.int().min(1).max(MOST_ENTRIES),
+    commandId: z.string().max(60),
+    clientId: z.string().max(60),
+    who,
+    at: time,
+    kind: z.string().max(40),
+    jobId: id.nullable(),
+    /** the command as it was sent, JSON */
+    what: z.string().refine(isJson, 'The command as it was sent, as JSON.'),
+    /** rows before and after, JSON */
+    effects: z.string().refine(isEffects, 'The rows it wrote, before and after, as JSON.'),
+    undoes: z.int().min(1).nullable(),
+    undid: z.string().max(400).nullable(),
+  })
+  .refine((entry) => entry.undoes === null || entry.undoes < entry.seq, 'An entry takes back one that stands before it.');
+
+export const FILE_VERSION = 4;
 
 /** One job in a file, with the leaves its builds name. `job.json` in a `.eldercog.zip`, or by itself. */
 export const jobFile = z.object({
@@ -62,10 +80,10 @@ function fromOne(file: Rows): Rows {
   return { ...file, version: 2, madeAt: '1970-01-01T00:00:00.000Z', jobs: rows(file.jobs).map(upgraded), journal: [] };
 }
 
-/** A job of which nothing has been stripped, looked at, accepted or left open. */
 /** The biggest file that is sent away or brought in, with its photos. A backup has no limit. */
 export const FILE_LIMIT_MB = 256;
 
+/** A job of which nothing has been stripped, looked at, accepted or left open. */
 export const emptyWearBook = (): Pick<JobFacts, 'strip' | 'inspections' | 'acceptances' | 'photos' | 'lookAlikes' | 'matchedSets' | 'openItems'> => ({
   strip: [],
   inspections: [],
@@ -93,6 +111,14 @@ function fromTwo(file: Rows): Rows {
   return { ...upgradeJobs(file, upgraded), version: 3 };
 }
 
+/** From version 3: what was observed stood by the clock of whichever tablet wrote it; since then it stands as the server took it. */
+function fromThree(file: Rows): Rows {
+  const byClock = (value: unknown, clock: string): Rows[] =>
+    rows(value).toSorted((a, b) => (String(a[clock]) < String(b[clock]) ? -1 : String(a[clock]) > String(b[clock]) ? 1 : 0));
+  const upgraded = (facts: Rows): Rows => ({ ...facts, builds: byClock(facts.builds, 'at'), readings: byClock(facts.readings, 'takenAt') });
+  return { ...upgradeJobs(file, upgraded), version: 4 };
+}
+
 /**
  * A file of any version this program has ever written, as the newest. What is not such a file comes back as it is, for the schema to
  * say what is wrong with it.
@@ -101,6 +127,7 @@ export function upgradeFile(raw: unknown): unknown {
   if (typeof raw !== 'object' || raw === null) return raw;
   const file = raw as Rows;
   const second = file.format === 'elder-cog/workshop' && file.version === 1 ? fromOne(file) : file;
-  const isOurs = second.format === 'elder-cog/workshop' || second.format === 'elder-cog/job';
-  return isOurs && second.version === 2 ? fromTwo(second) : second;
+  if (second.format !== 'elder-cog/workshop' && second.format !== 'elder-cog/job') return second;
+  const third = second.version === 2 ? fromTwo(second) : second;
+  return third.version === 3 ? fromThree(third) : third;
 }

@@ -4,6 +4,8 @@ export * from './files.ts';
 export * from './fileSchema.ts';
 export * from './newRow.ts';
 export * from './newShaft.ts';
+export * from './ranges.ts';
 export * from './references.ts';
 export * from './replies.ts';
 export * from './newStrip.ts';
+export * from './tables.ts';

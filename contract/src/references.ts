@@ -1,197 +1,198 @@
-import type { JobFacts, Lot } from './facts.ts';
-import type { AnyFile } from './files.ts';
+import type { JobFacts } from './facts.ts';
+import { jobsIn, type AnyFile } from './files.ts';
+import { CALLED, JOB_TABLES, rowsIn, FACTS_OF, type JobTable, type RowOf, type TableName } from './tables.ts';
 
-/** Something in a file that cannot be, where it stands, and what would be right. */
+type Path = readonly (string | number)[];
+
+/** Something of a row that cannot be, where it stands, and what would be right. */
 export interface FileProblem {
-  readonly path: readonly (string | number)[];
+  readonly path: Path;
   readonly found: string;
   readonly wanted: string;
 }
 
-type Path = readonly (string | number)[];
-type Row = { readonly id: string };
-type Check = (ok: boolean, path: Path, found: unknown, wanted: string) => void;
-
-/** Rows of one job that name each other must name what is there; ids are used once; limits are the right way round. */
-function factsProblems(facts: JobFacts, lots: ReadonlySet<string>, at: Path, check: Check): void {
-  const ids = (rows: readonly Row[]): ReadonlySet<string> => new Set(rows.map((row) => row.id));
-  const known = {
-    assemblies: ids(facts.assemblies),
-    shafts: ids(facts.shafts),
-    slots: ids(facts.slots),
-    stations: ids(facts.stations),
-    specs: ids(facts.specs),
-    builds: ids(facts.builds),
-    readings: ids(facts.readings),
-    withdrawals: ids(facts.withdrawals),
-    strip: ids(facts.strip),
-    inspections: ids(facts.inspections),
-    acceptances: ids(facts.acceptances),
-    photos: ids(facts.photos),
-    lookAlikes: ids(facts.lookAlikes),
-    openItems: ids(facts.openItems),
-  };
-  const names = (table: keyof JobFacts, i: number, field: string, value: string | null, of: ReadonlySet<string>, what: string): void =>
-    check(value === null || of.has(value), [...at, table, i, field], value, `the id of ${what} in this file`);
-  const once = (table: keyof JobFacts, keys: readonly string[], what: string): void => {
-    const seen = new Set<string>();
-    keys.forEach((key, i) => {
-      check(!seen.has(key), [...at, table, i], key, what);
-      seen.add(key);
-    });
-  };
-
-  facts.assemblies.forEach((row, i) => {
-    check(row.jobId === facts.job.id, [...at, 'assemblies', i, 'jobId'], row.jobId, 'the id of the job in this file');
-    names('assemblies', i, 'mirrorOf', row.mirrorOf, known.assemblies, 'a box');
-  });
-  facts.shafts.forEach((row, i) => names('shafts', i, 'assemblyId', row.assemblyId, known.assemblies, 'a box'));
-  for (const table of ['parts', 'features', 'contacts', 'slots', 'stations'] as const)
-    facts[table].forEach((row, i) => names(table, i, 'shaftId', row.shaftId, known.shafts, 'a shaft'));
-  for (const table of ['parts', 'features', 'contacts', 'slots'] as const)
-    once(
-      table,
-      facts[table].map((row) => `${row.shaftId} ${row.role}`),
-      'a role used once on a shaft',
-    );
-  facesProblems(facts, at, check);
-  facts.stations.forEach((row, i) => {
-    names('stations', i, 'boreId', row.boreId, known.stations, 'a station');
-    names('stations', i, 'journalId', row.journalId, known.stations, 'a station');
-    const contacts = facts.contacts.filter((c) => c.shaftId === row.shaftId);
-    check(
-      row.contactRole === null || contacts.some((c) => c.role === row.contactRole),
-      [...at, 'stations', i, 'contactRole'],
-      row.contactRole,
-      'the role of a contact of this shaft',
-    );
-  });
-  facts.limits.forEach((row, i) => {
-    names('limits', i, 'stationId', row.stationId, known.stations, 'a station');
-    names('limits', i, 'specId', row.specId, known.specs, 'a line of the spec sheet');
-    check(row.min !== null || row.max !== null, [...at, 'limits', i], 'no figure', 'a least, a greatest, or both');
-    check(row.min === null || row.max === null || row.min <= row.max, [...at, 'limits', i, 'min'], row.min, `no more than ${row.max ?? ''}`);
-  });
-  facts.specs.forEach((row, i) => {
-    check(row.jobId === facts.job.id, [...at, 'specs', i, 'jobId'], row.jobId, 'the id of the job in this file');
-    names('specs', i, 'stationId', row.stationId, known.stations, 'a station');
-  });
-  buildProblems(facts, lots, known, at, check);
-  facts.readings.forEach((row, i) => {
-    names('readings', i, 'stationId', row.stationId, known.stations, 'a station');
-    names('readings', i, 'buildId', row.buildId, known.builds, 'a build');
-    names('readings', i, 'supersedes', row.supersedes, known.readings, 'a reading');
-  });
-  facts.withdrawals.forEach((row, i) =>
-    names(
-      'withdrawals',
-      i,
-      'ofId',
-      row.ofId,
-      {
-        reading: known.readings,
-        build: known.builds,
-        withdrawal: known.withdrawals,
-        strip: known.strip,
-        inspection: known.inspections,
-        acceptance: known.acceptances,
-        photo: known.photos,
-      }[row.ofKind],
-      `a ${row.ofKind}`,
-    ),
-  );
-  facts.strip.forEach((row, i) => {
-    names('strip', i, 'assemblyId', row.assemblyId, known.assemblies, 'a box');
-    names('strip', i, 'shaftId', row.shaftId, known.shafts, 'a shaft');
-    names('strip', i, 'supersedes', row.supersedes, known.strip, 'an entry of the strip log');
-  });
-  for (const table of ['inspections', 'photos', 'lookAlikes', 'matchedSets', 'openItems'] as const)
-    facts[table].forEach((row, i) => check(row.jobId === facts.job.id, [...at, table, i, 'jobId'], row.jobId, 'the id of the job in this file'));
-  facts.inspections.forEach((row, i) => names('inspections', i, 'stationId', row.stationId, known.stations, 'a station'));
-  facts.acceptances.forEach((row, i) => names('acceptances', i, 'stationId', row.stationId, known.stations, 'a station'));
-  const pictured = {
-    strip: known.strip,
-    station: known.stations,
-    inspection: known.inspections,
-    lookAlike: known.lookAlikes,
-    openItem: known.openItems,
-    job: new Set([facts.job.id]),
-  };
-  facts.photos.forEach((row, i) => names('photos', i, 'ofId', row.ofId, pictured[row.ofKind], 'what it is a photo of'));
+/** A row named by another. */
+export interface Reference {
+  readonly field: Path;
+  readonly to: TableName;
+  readonly id: string;
 }
 
-function facesProblems(facts: JobFacts, at: Path, check: Check): void {
-  const facesOf = (shaftId: string): ReadonlySet<string> => new Set(facts.parts.filter((p) => p.shaftId === shaftId).flatMap((p) => p.faces));
-  const byShaft = new Map(facts.shafts.map((s) => [s.id, facesOf(s.id)]));
-  const isFace = (shaftId: string, face: string): boolean => byShaft.get(shaftId)?.has(face) ?? false;
-  const partRoles = new Set(facts.parts.map((p) => `${p.shaftId} ${p.role}`));
-  const isPart = (shaftId: string, role: string | null): boolean => role === null || partRoles.has(`${shaftId} ${role}`);
-  facts.features.forEach((row, i) => {
+type Names<T extends TableName> = (row: RowOf[T]) => readonly (Reference | null)[];
+const to = (table: TableName, field: string | Path, id: string | null): Reference | null =>
+  id === null ? null : { field: typeof field === 'string' ? [field] : field, to: table, id };
+const ofShaft = (row: { readonly shaftId: string }): (Reference | null)[] => [to('shaft', 'shaftId', row.shaftId)];
+
+/** Which rows a row of each table names: all of one job, but for leaves. */
+const NAMES: { readonly [T in TableName]: Names<T> } = {
+  job: () => [],
+  lot: () => [],
+  assembly: (r) => [to('job', 'jobId', r.jobId), to('assembly', 'mirrorOf', r.mirrorOf)],
+  shaft: (r) => [to('assembly', 'assemblyId', r.assemblyId)],
+  part: ofShaft,
+  feature: ofShaft,
+  contact: ofShaft,
+  slot: ofShaft,
+  station: (r) => [...ofShaft(r), to('station', 'boreId', r.boreId), to('station', 'journalId', r.journalId)],
+  limit: (r) => [to('station', 'stationId', r.stationId), to('spec', 'specId', r.specId)],
+  spec: (r) => [to('job', 'jobId', r.jobId), to('station', 'stationId', r.stationId)],
+  build: (r) => [
+    to('assembly', 'assemblyId', r.assemblyId),
+    to('build', 'parentId', r.parentId),
+    ...r.fits.flatMap((fit, i) => [
+      to('slot', ['fits', i, 'slotId'], fit.slotId),
+      ...fit.leaves.map((leaf, j) => to('lot', ['fits', i, 'leaves', j, 'lotId'], leaf.lotId)),
+    ]),
+  ],
+  reading: (r) => [to('station', 'stationId', r.stationId), to('build', 'buildId', r.buildId), to('reading', 'supersedes', r.supersedes)],
+  strip: (r) => [to('assembly', 'assemblyId', r.assemblyId), to('shaft', 'shaftId', r.shaftId), to('strip', 'supersedes', r.supersedes)],
+  inspection: (r) => [to('job', 'jobId', r.jobId), to('station', 'stationId', r.stationId)],
+  acceptance: (r) => [to('station', 'stationId', r.stationId)],
+  photo: (r) => [to('job', 'jobId', r.jobId), to(r.ofKind, 'ofId', r.ofId)],
+  lookAlike: (r) => [to('job', 'jobId', r.jobId)],
+  matchedSet: (r) => [to('job', 'jobId', r.jobId)],
+  openItem: (r) => [to('job', 'jobId', r.jobId)],
+  withdrawal: (r) => [to(r.ofKind, 'ofId', r.ofId)],
+};
+
+/** The rows that a row names, with the field each stands in. */
+export const namedBy = <T extends TableName>(table: T, row: RowOf[T]): Reference[] => NAMES[table](row).filter((each) => each !== null);
+
+/** What a row is checked against: a whole file, or the database it is being written to. */
+export interface Known {
+  /** the job a row belongs to; null where there is no such row, and '' for leaves, which belong to none */
+  jobOf(table: TableName, id: string): string | null;
+  /** faces of the parts of a shaft */
+  faces(shaftId: string): ReadonlySet<string>;
+  /** roles of the parts, or of the contacts, of a shaft */
+  roles(table: 'part' | 'contact', shaftId: string): ReadonlySet<string>;
+  /** what a row of the same table comes after, for those that stand in a line: a build's parent, what an entry takes the place of */
+  before(table: TableName, id: string): string | null;
+}
+
+/** Whether a line of rows, each naming the one before it, comes back to where it began. */
+function comesRound(table: TableName, start: string, known: Known): boolean {
+  const met = new Set([start]);
+  for (let next = known.before(table, start); next !== null; next = known.before(table, next)) {
+    if (next === start) return true;
+    if (met.has(next)) return false;
+    met.add(next);
+  }
+  return false;
+}
+
+const IN_LINE: { readonly [T in TableName]?: readonly [field: string, called: string] } = {
+  build: ['parentId', 'an earlier build'],
+  reading: ['supersedes', 'an earlier reading'],
+  strip: ['supersedes', 'an earlier entry'],
+  withdrawal: ['ofId', 'something else'],
+};
+
+type Check = (ok: boolean, field: Path, found: unknown, wanted: string) => void;
+
+/** Rules of one table beyond what it names. */
+const ALSO: { readonly [T in TableName]?: (row: RowOf[T], known: Known, check: Check) => void } = {
+  feature: (r, known, check) => {
     for (const field of ['fromFace', 'toFace'] as const)
-      check(isFace(row.shaftId, row[field]), [...at, 'features', i, field], row[field], 'a face of a part of this shaft');
-    check(isPart(row.shaftId, row.partRole), [...at, 'features', i, 'partRole'], row.partRole, 'the role of a part of this shaft');
-  });
-  facts.contacts.forEach((row, i) => {
-    for (const field of ['a', 'b'] as const)
-      check(isFace(row.shaftId, row[field]), [...at, 'contacts', i, field], row[field], 'a face of a part of this shaft');
-  });
-  facts.slots.forEach((row, i) =>
-    check(isPart(row.shaftId, row.partRole), [...at, 'slots', i, 'partRole'], row.partRole, 'the role of a part of this shaft'),
-  );
+      check(known.faces(r.shaftId).has(r[field]), [field], r[field], 'a face of a part of this shaft');
+    check(r.partRole === null || known.roles('part', r.shaftId).has(r.partRole), ['partRole'], r.partRole, 'the role of a part of this shaft');
+  },
+  contact: (r, known, check) => {
+    for (const field of ['a', 'b'] as const) check(known.faces(r.shaftId).has(r[field]), [field], r[field], 'a face of a part of this shaft');
+  },
+  slot: (r, known, check) =>
+    check(r.partRole === null || known.roles('part', r.shaftId).has(r.partRole), ['partRole'], r.partRole, 'the role of a part of this shaft'),
+  station: (r, known, check) =>
+    check(
+      r.contactRole === null || known.roles('contact', r.shaftId).has(r.contactRole),
+      ['contactRole'],
+      r.contactRole,
+      'the role of a contact of this shaft',
+    ),
+  limit: (r, _known, check) => {
+    check(r.min !== null || r.max !== null, [], 'no figure', 'a least, a greatest, or both');
+    check(r.min === null || r.max === null || r.min <= r.max, ['min'], r.min, `no more than ${r.max ?? ''}`);
+  },
+  build: (r, _known, check) => check(new Set(r.fits.map((f) => f.slotId)).size === r.fits.length, ['fits'], 'one place twice', 'each place once'),
+};
+
+/**
+ * What a row of the right shape still has wrong with it: it names one that is not there or is another machine's, its limits are the wrong
+ * way round, it comes round to itself. The one set of rules, for a file that is read and for a command that is taken.
+ *
+ * @param where what it is looked for in, as it is said: "in this file", "in this machine"
+ */
+export function rowProblems<T extends TableName>(table: T, row: RowOf[T], jobId: string, known: Known, where: string): FileProblem[] {
+  const problems: FileProblem[] = [];
+  const check: Check = (ok, path, found, wanted) => {
+    if (!ok) problems.push({ path, found: String(found), wanted });
+  };
+  for (const { field, to: named, id } of namedBy(table, row)) {
+    const owner = known.jobOf(named, id);
+    const isHere = named === 'lot' ? owner !== null : owner === jobId;
+    check(isHere, field, id, named === 'job' ? `the id of the job ${where}` : `the id of ${CALLED[named]} ${where}`);
+  }
+  ALSO[table]?.(row, known, check);
+  const line = IN_LINE[table];
+  if (line) check(!comesRound(table, row.id, known), [line[0]], known.before(table, row.id), `${line[1]}: this one comes round to itself`);
+  return problems;
 }
 
-function buildProblems(
-  facts: JobFacts,
-  lots: ReadonlySet<string>,
-  known: { assemblies: ReadonlySet<string>; slots: ReadonlySet<string>; builds: ReadonlySet<string> },
-  at: Path,
-  check: Check,
-): void {
-  const parents = new Map(facts.builds.map((b) => [b.id, b.parentId]));
-  const comesRound = (start: string): boolean => {
-    let next = parents.get(start) ?? null;
-    for (let steps = 0; next !== null && steps <= parents.size; steps++) {
-      if (next === start) return true;
-      next = parents.get(next) ?? null;
-    }
-    return false;
+/** What one job of a file, and its leaves, have in them to be named. */
+function knownIn(facts: JobFacts, lots: ReadonlySet<string>): Known {
+  const ids = new Map(JOB_TABLES.map((table) => [table as TableName, new Set(rowsIn(facts, table).map((row) => row.id))]));
+  const grouped = <Row extends { readonly shaftId: string }>(rows: readonly Row[], of: (row: Row) => readonly string[]): Map<string, Set<string>> => {
+    const groups = new Map<string, Set<string>>();
+    for (const row of rows) groups.set(row.shaftId, new Set([...(groups.get(row.shaftId) ?? []), ...of(row)]));
+    return groups;
   };
-  facts.builds.forEach((row, i) => {
-    const here = [...at, 'builds', i];
-    check(known.assemblies.has(row.assemblyId), [...here, 'assemblyId'], row.assemblyId, 'the id of a box in this file');
-    check(row.parentId === null || known.builds.has(row.parentId), [...here, 'parentId'], row.parentId, 'the id of a build in this file');
-    check(!comesRound(row.id), [...here, 'parentId'], row.parentId, 'an earlier build: this one comes round to itself');
-    check(new Set(row.fits.map((f) => f.slotId)).size === row.fits.length, [...here, 'fits'], 'one place twice', 'each place once');
-    row.fits.forEach((fit, j) => {
-      check(known.slots.has(fit.slotId), [...here, 'fits', j, 'slotId'], fit.slotId, 'the id of a place in this file');
-      fit.leaves.forEach((leaf, k) =>
-        check(leaf.lotId === null || lots.has(leaf.lotId), [...here, 'fits', j, 'leaves', k, 'lotId'], leaf.lotId, 'the id of leaves in this file'),
-      );
+  const faces = grouped(facts.parts, (part) => part.faces);
+  const roles = { part: grouped(facts.parts, (p) => [p.role]), contact: grouped(facts.contacts, (c) => [c.role]) };
+  const before = new Map<string, string | null>([
+    ...facts.builds.map((b) => [`build ${b.id}`, b.parentId] as const),
+    ...facts.readings.map((r) => [`reading ${r.id}`, r.supersedes] as const),
+    ...facts.strip.map((e) => [`strip ${e.id}`, e.supersedes] as const),
+    ...facts.withdrawals.map((w) => [`withdrawal ${w.id}`, w.ofKind === 'withdrawal' ? w.ofId : null] as const),
+  ]);
+  const none: ReadonlySet<string> = new Set();
+  return {
+    jobOf: (table, id) => {
+      if (table === 'job') return id === facts.job.id ? id : null;
+      if (table === 'lot') return lots.has(id) ? '' : null;
+      return ids.get(table)?.has(id) ? facts.job.id : null;
+    },
+    faces: (shaftId) => faces.get(shaftId) ?? none,
+    roles: (table, shaftId) => roles[table].get(shaftId) ?? none,
+    before: (table, id) => before.get(`${table} ${id}`) ?? null,
+  };
+}
+
+const WITH_ROLES: readonly JobTable[] = ['part', 'feature', 'contact', 'slot'];
+
+/** A problem of one row of a job, by the table it is in. */
+export interface RowProblem extends FileProblem {
+  readonly table: JobTable;
+  readonly id: string;
+  readonly index: number;
+}
+
+/** All that is wrong with the rows of one job, in the order they stand. */
+export function factsProblems(facts: JobFacts, lots: ReadonlySet<string>, where = 'in this file'): RowProblem[] {
+  const known = knownIn(facts, lots);
+  return JOB_TABLES.flatMap((table) => {
+    const roles = new Set<string>();
+    return rowsIn(facts, table).flatMap((row, index) => {
+      const problems = rowProblems(table, row, facts.job.id, known, where);
+      if (WITH_ROLES.includes(table)) {
+        const { shaftId, role } = row as unknown as { shaftId: string; role: string };
+        const key = `${shaftId} ${role}`;
+        if (roles.has(key)) problems.push({ path: [], found: key, wanted: 'a role used once on a shaft' });
+        roles.add(key);
+      }
+      return problems.map((problem) => ({ ...problem, table, id: row.id, index }));
     });
   });
 }
-
-const TABLES = [
-  'assemblies',
-  'shafts',
-  'parts',
-  'features',
-  'contacts',
-  'slots',
-  'stations',
-  'limits',
-  'builds',
-  'readings',
-  'withdrawals',
-  'specs',
-  'strip',
-  'inspections',
-  'acceptances',
-  'photos',
-  'lookAlikes',
-  'matchedSets',
-  'openItems',
-] as const;
 
 /**
  * What a file of the right shape still has wrong with it: an id used twice, a row that names one that is not there, limits the wrong way
@@ -201,23 +202,20 @@ const TABLES = [
  */
 export function fileProblems(file: AnyFile): FileProblem[] {
   const problems: FileProblem[] = [];
-  const check: Check = (ok, path, found, wanted) => {
-    if (!ok) problems.push({ path, found: String(found), wanted });
-  };
-  const jobs: readonly (readonly [Path, JobFacts])[] =
-    file.format === 'elder-cog/job' ? [[['job'], file.job]] : file.jobs.map((job, i) => [['jobs', i], job] as const);
-  const lots = new Set(file.lots.map((lot: Lot) => lot.id));
-  const seen = new Map<string, string>();
+  const seen = new Set<string>();
   const once = (id: string, path: Path): void => {
-    check(!seen.has(id), [...path, 'id'], id, 'an id used once');
-    seen.set(id, path.join('.'));
+    if (seen.has(id)) problems.push({ path: [...path, 'id'], found: id, wanted: 'an id used once' });
+    seen.add(id);
   };
+  const lots = new Set(file.lots.map((lot) => lot.id));
   file.lots.forEach((lot, i) => once(lot.id, ['lots', i]));
-  for (const [at, facts] of jobs) {
+  jobsIn(file).forEach((facts, n) => {
+    const at: Path = file.format === 'elder-cog/job' ? ['job'] : ['jobs', n];
     once(facts.job.id, [...at, 'job']);
-    for (const table of TABLES) facts[table].forEach((row, i) => once(row.id, [...at, table, i]));
+    for (const table of JOB_TABLES) rowsIn(facts, table).forEach((row, i) => once(row.id, [...at, FACTS_OF[table], i]));
     facts.builds.forEach((build, i) => build.fits.forEach((fit, j) => once(fit.id, [...at, 'builds', i, 'fits', j])));
-    factsProblems(facts, lots, at, check);
-  }
+    for (const { table, index, path, found, wanted } of factsProblems(facts, lots))
+      problems.push({ path: [...at, FACTS_OF[table], index, ...path], found, wanted });
+  });
   return problems;
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { fitted, id, job, lengthNm, lot, photo, time, type JobFacts } from './facts.ts';
+import { rowEffect } from './commands.ts';
 import { FILE_VERSION } from './files.ts';
 
 /** What the server sends. */
@@ -8,6 +9,8 @@ export const markKind = z.enum(['in', 'tight', 'loose', 'cannotTell', 'unmeasure
 /** One machine on the Shelf. */
 export const jobSummary = z.object({
   job,
+  /** why nothing, or not all, can be reckoned from its facts; null where all is sound */
+  damaged: z.string().nullable(),
   touchedAt: time,
   who: z.string(),
   boxes: z.array(z.string()),
@@ -26,16 +29,53 @@ export const jobSummary = z.object({
 });
 export const shelfReply = z.object({ jobs: z.array(jobSummary) });
 /**
- * The facts of a job, and what leaves it may use: owned, and what sits in other jobs. The facts are the biggest answer there is, and come
- * straight from the store, which holds these very shapes: the page asks that the shapes are those it knows, and does not look through
- * ten thousand rows again after every entry.
+ * The facts of a job, as they are after entry `seq` of the journal, whose command was `last`. The facts are the biggest answer there is,
+ * and come straight from the store, which holds these very shapes: the page asks that the shapes are those it knows, and does not look
+ * through ten thousand rows again after every entry.
  */
 export const jobReply = z.object({
   shapes: z.literal(FILE_VERSION),
+  seq: z.int(),
+  last: z.string(),
   facts: z.custom<JobFacts>((facts) => typeof facts === 'object'),
-  lots: z.array(lot),
-  fitted: z.array(fitted),
 });
+/** What has been written to a job since a page last asked; `whole` where the page had better ask for all of it again. */
+export const changesReply = z.object({
+  shapes: z.literal(FILE_VERSION),
+  seq: z.int(),
+  last: z.string(),
+  whole: z.boolean(),
+  entries: z.array(
+    z.object({
+      seq: z.int(),
+      commandId: z.string(),
+      who: z.string(),
+      at: time,
+      kind: z.string(),
+      undid: z.string().nullable(),
+      effects: z.array(rowEffect),
+    }),
+  ),
+});
+export type ChangesReply = z.output<typeof changesReply>;
+/** Something was written: where it stands, whose job, by which command. Sent to every open page. */
+export const eventMessage = z.object({ seq: z.int(), jobId: id.nullable(), commandId: z.string() });
+export type EventMessage = z.output<typeof eventMessage>;
+/** The last thing a browser did that can be taken back, in words, and where it was. */
+export const undoableReply = z.object({
+  entry: z
+    .object({
+      seq: z.int(),
+      at: time,
+      words: z.string(),
+      jobId: id.nullable(),
+      machine: z.string().nullable(),
+      shaftId: id.nullable(),
+      shaft: z.string().nullable(),
+    })
+    .nullable(),
+});
+export type UndoableReply = z.output<typeof undoableReply>;
 export const drawerReply = z.object({ lots: z.array(lot), fitted: z.array(fitted) });
 /** The journal of one job, newest first, without the rows themselves. */
 export const journalReply = z.object({
@@ -61,12 +101,31 @@ export type JournalReply = z.output<typeof journalReply>;
 export const photoReply = photo.pick({ sha256: true, mediaType: true, bytes: true, width: true, height: true });
 export type PhotoReply = z.output<typeof photoReply>;
 export const importReply = z.object({ jobs: z.array(z.object({ id, machine: z.string() })), leaves: z.int() });
-export const backup = z.object({ name: z.string(), madeAt: time, jobs: z.int(), entries: z.int(), bytes: z.number() });
+export const backup = z.object({
+  name: z.string(),
+  madeAt: time,
+  jobs: z.int(),
+  entries: z.int(),
+  bytes: z.number(),
+  /** made by hand: it stays until it is deleted */
+  byHand: z.boolean(),
+  /** what is wrong with it; null where it can be gone back to */
+  damaged: z.string().nullable(),
+});
 export const backupReply = z.object({ backup: backup.nullable() });
 export const restoreReply = z.object({ setAside: z.string().nullable() });
+/** Why the workshop was not opened, and what there is beside it. Nothing has been touched. */
+export const trouble = z.object({
+  code: z.enum(['missing', 'empty', 'damaged', 'foreign', 'another', 'newer']),
+  sentence: z.string(),
+  /** it is a workshop of ours, and can be gone on with as it is */
+  canGoOn: z.boolean(),
+});
+export type Trouble = z.output<typeof trouble>;
 /** Where the data is and how it is kept. */
 export const workshopReply = z.object({
   folder: z.string().nullable(),
+  trouble: trouble.nullable(),
   recovered: z.array(z.string()),
   jobs: z.int(),
   entries: z.int(),

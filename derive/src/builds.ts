@@ -1,6 +1,7 @@
 import type { Acceptance, Build, FitLeaf, JobFacts, Limit, ReadingFact, Slot } from '@elder-cog/contract';
 import { nanometres, type Length } from '@elder-cog/core';
 
+import { UNKNOWN_LEAVES } from './readable.ts';
 import { remembered } from './remember.ts';
 
 /** What is in one place: its leaves, and its state where it has one (bolts hand tight, gasket crushed). */
@@ -17,11 +18,13 @@ export interface BuildNow {
   readonly fitted: ReadonlyMap<string, Fitting>;
 }
 
-/** Ids taken back: a withdrawal that was itself withdrawn no longer counts. */
+/** Ids taken back: a withdrawal that was itself withdrawn no longer counts, unless that was taken back in its turn. */
 export const withdrawnIds = remembered(
   (facts) => [facts.withdrawals],
   ({ withdrawals }): ReadonlySet<string> => {
-    const undone = new Set(withdrawals.filter((w) => w.ofKind === 'withdrawal').map((w) => w.ofId));
+    const undone = new Set<string>();
+    // a withdrawal stands after what it takes back, so that from the last one back each is known before it is asked for
+    for (const w of withdrawals.toReversed()) if (w.ofKind === 'withdrawal' && !undone.has(w.id)) undone.add(w.ofId);
     return new Set(withdrawals.filter((w) => w.ofKind !== 'withdrawal' && !undone.has(w.id)).map((w) => w.ofId));
   },
 );
@@ -49,10 +52,10 @@ function saidByReadings(facts: JobFacts, gone: ReadonlySet<string>): ReadonlyMap
 /** ISO times in order: they sort as plain text, and a language's own order is many times slower. */
 export const byTime = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
-/** The builds of an assembly that stand, oldest first, each with all that is in it. A build says only what changed. */
+/** The builds of an assembly that stand, in the order the server took them, each with all that is in it. A build says only what changed. */
 export function buildsOf(facts: JobFacts, assemblyId: string): BuildNow[] {
   const gone = withdrawnIds(facts);
-  const standing = facts.builds.filter((b) => b.assemblyId === assemblyId && !gone.has(b.id)).sort((a, b) => byTime(a.at, b.at));
+  const standing = facts.builds.filter((b) => b.assemblyId === assemblyId && !gone.has(b.id));
   const said = saidByReadings(facts, gone);
   const known = new Map<string, BuildNow>();
   let last: BuildNow | undefined;
@@ -63,7 +66,10 @@ export function buildsOf(facts: JobFacts, assemblyId: string): BuildNow[] {
     for (const fit of build.fits) {
       const slot = facts.slots.find((s) => s.id === fit.slotId);
       const before = fitted.get(fit.slotId) ?? EMPTY;
-      fitted.set(fit.slotId, { leaves: slot?.kind === 'adjuster' ? fit.leaves : before.leaves, state: fit.state ?? before.state });
+      fitted.set(fit.slotId, {
+        leaves: slot?.kind === 'adjuster' ? (fit.leaves === UNKNOWN_LEAVES ? null : fit.leaves) : before.leaves,
+        state: fit.state ?? before.state,
+      });
     }
     last = { build, number, fitted };
     known.set(build.id, last);
@@ -121,9 +127,7 @@ export function changesBetween(then: BuildNow, now: BuildNow, slots: readonly Sl
 }
 
 export const readingsOf = (facts: JobFacts, stationId: string, gone: ReadonlySet<string>): ReadingFact[] =>
-  rowsOf(facts, stationId)
-    .readings.filter((r) => !gone.has(r.id))
-    .sort((a, b) => byTime(a.takenAt, b.takenAt));
+  rowsOf(facts, stationId).readings.filter((r) => !gone.has(r.id));
 
 interface StationRows {
   readonly readings: ReadingFact[];

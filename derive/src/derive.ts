@@ -1,7 +1,8 @@
 import type { Assembly, JobFacts, OpenItem, Shaft, Slot, Station } from '@elder-cog/contract';
 import { isFeatureKind, type Length, type MarkKind, type SectionQuestion } from '@elder-cog/core';
-import { byTime, buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow, type Fitting } from './builds.ts';
+import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow, type Fitting } from './builds.ts';
 import { gapState, type GapState } from './gap.ts';
+import { readable, type Damage } from './readable.ts';
 import { acceptanceOf } from './inspections.ts';
 import { featureState, markWith, pairState, type FeatureState, type PairState } from './wear.ts';
 
@@ -63,6 +64,8 @@ export interface JobState {
   /** not finished, oldest first: carried till closed or accepted */
   readonly openItems: readonly OpenItem[];
   readonly lastReadings: readonly LastReading[];
+  /** rows that could not be reckoned with, and were left out */
+  readonly damage: readonly Damage[];
   readonly marks: { readonly section: MarkKind; readonly wear: MarkKind; readonly builds: MarkKind; readonly bench: MarkKind };
 }
 
@@ -72,15 +75,30 @@ const WORST: readonly MarkKind[] = ['tight', 'loose', 'stale', 'cannotTell', 'un
 export const worstMark = (marks: readonly MarkKind[]): MarkKind => WORST.find((mark) => marks.includes(mark)) ?? 'unmeasured';
 
 /**
- * Facts of a job → everything shown of it. Pure: the same facts give the same state in Node and in the browser.
+ * Facts of a job → everything shown of it. Pure: the same facts give the same state in Node and in the browser. It never throws on facts of
+ * the right shape: a row that cannot be reckoned with is left out, and named among the damage.
  */
-export function derive(facts: JobFacts): JobState {
+export function derive(stored: JobFacts): JobState {
+  const { facts, damage: bad } = readable(stored);
+  const damage = [...bad];
   const gone = withdrawnIds(facts);
   const shafts = [...facts.shafts]
     .sort((a, b) => a.position - b.position)
     .flatMap((shaft) => {
       const assembly = facts.assemblies.find((a) => a.id === shaft.assemblyId);
-      return assembly ? [shaftState(facts, shaft, assembly, gone)] : [];
+      if (!assembly) return [];
+      try {
+        return [shaftState(facts, shaft, assembly, gone)];
+      } catch (error) {
+        damage.push({
+          table: 'shaft',
+          id: shaft.id,
+          what: `a shaft, ${shaft.name}`,
+          found: (error as Error).message,
+          wanted: 'facts that can be reckoned with',
+        });
+        return [];
+      }
     });
   const gapMarks = shafts.flatMap((s) => s.gaps.map((g) => g.mark));
   const wearMarks = shafts.flatMap((s) => [...s.features.map((f) => f.mark), ...s.pairs.map((p) => p.mark)]);
@@ -97,6 +115,7 @@ export function derive(facts: JobFacts): JobState {
     next: nextAction(shafts),
     openItems: facts.openItems.filter((item) => item.state === 'open'),
     lastReadings: lastReadings(facts, shafts, gone),
+    damage,
     marks,
   };
 }
@@ -183,25 +202,26 @@ function checkState(facts: JobFacts, station: Station, builds: readonly BuildNow
 
 function lastReadings(facts: JobFacts, shafts: readonly ShaftState[], gone: ReadonlySet<string>): LastReading[] {
   const names = new Map(facts.stations.map((s) => [s.id, s]));
-  return [...facts.readings]
-    .filter((r) => r.raw.method !== 'look')
-    .sort((a, b) => byTime(b.takenAt, a.takenAt))
-    .slice(0, 12)
-    .map((r) => {
-      const gap = shafts.flatMap((s) => s.gaps).find((g) => g.station.id === r.stationId);
-      const row = gap?.ladder.find((l) => l.readings.some((k) => k.id === r.id));
-      const kept = row?.readings.find((k) => k.id === r.id);
-      const feature = shafts.flatMap((s) => s.features).find((f) => f.station.id === r.stationId);
-      return {
-        id: r.id,
-        takenAt: r.takenAt,
-        name: names.get(r.stationId)?.name ?? '',
-        words: r.raw.text,
-        value: kept?.value?.reading.value ?? r.keptAs.value,
-        mark: row?.mark ?? feature?.mark ?? 'unmeasured',
-        withdrawn: gone.has(r.id),
-      };
-    });
+  const last: JobFacts['readings'] = [];
+  for (let i = facts.readings.length - 1; i >= 0 && last.length < 12; i--) {
+    const reading = facts.readings[i];
+    if (reading && reading.raw.method !== 'look') last.push(reading);
+  }
+  return last.map((r) => {
+    const gap = shafts.flatMap((s) => s.gaps).find((g) => g.station.id === r.stationId);
+    const row = gap?.ladder.find((l) => l.readings.some((k) => k.id === r.id));
+    const kept = row?.readings.find((k) => k.id === r.id);
+    const feature = shafts.flatMap((s) => s.features).find((f) => f.station.id === r.stationId);
+    return {
+      id: r.id,
+      takenAt: r.takenAt,
+      name: names.get(r.stationId)?.name ?? '',
+      words: r.raw.text,
+      value: kept?.value?.reading.value ?? r.keptAs.value,
+      mark: row?.mark ?? feature?.mark ?? 'unmeasured',
+      withdrawn: gone.has(r.id),
+    };
+  });
 }
 
 const thouWords = (nm: number): string => `${nm < 0 ? 'preload ' : ''}${String(Math.round((Math.abs(nm) / 25_400) * 10) / 10)}`;

@@ -10,6 +10,7 @@ export * from './limitOffers.ts';
 export * from './looseSheet.ts';
 export * from './packs.ts';
 export * from './plainName.ts';
+export * from './readable.ts';
 export * from './readingValue.ts';
 export * from './reckoner.ts';
 export * from './record.ts';

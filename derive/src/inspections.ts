@@ -1,7 +1,7 @@
 import type { Acceptance, Inspection, JobFacts, MatchedSet, Station } from '@elder-cog/contract';
 import type { Length, Limits } from '@elder-cog/core';
 import { plainName } from './plainName.ts';
-import { byTime, rowsOf, withdrawnIds } from './builds.ts';
+import { rowsOf, withdrawnIds } from './builds.ts';
 import { remembered } from './remember.ts';
 
 /** An inspection is of a row of the Wear book, or of a part by its name. */
@@ -13,7 +13,7 @@ const inspectionsByPart = remembered(
   (facts): ReadonlyMap<string, readonly Inspection[]> => {
     const gone = withdrawnIds(facts);
     const byPart = new Map<string, Inspection[]>();
-    for (const each of [...facts.inspections].sort((a, b) => byTime(a.at, b.at))) {
+    for (const each of facts.inspections) {
       if (gone.has(each.id)) continue;
       const of = byPart.get(keyOf(each));
       if (of) of.push(each);
@@ -89,7 +89,6 @@ export function acceptanceOf(facts: JobFacts, stationId: string, value: Length |
   const gone = withdrawnIds(facts);
   const last = rowsOf(facts, stationId)
     .acceptances.filter((a) => !gone.has(a.id))
-    .sort((a, b) => byTime(a.at, b.at))
     .at(-1);
   if (!last) return null;
   if (last.kind === 'unmeasured') return value === null ? last : null;

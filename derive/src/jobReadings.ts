@@ -1,6 +1,6 @@
 import type { JobFacts } from '@elder-cog/contract';
 import { formatLength } from '@elder-cog/core';
-import { byTime, packTotal, withdrawnIds } from './builds.ts';
+import { packTotal, withdrawnIds } from './builds.ts';
 import { derive } from './derive.ts';
 import { readingValue } from './readingValue.ts';
 
@@ -31,34 +31,32 @@ export function jobReadings(facts: JobFacts): ReadingLine[] {
   const gaps = new Map(state.shafts.flatMap((s) => s.gaps.map((g) => [g.station.id, g] as const)));
   const builds = new Map(state.shafts.flatMap((s) => s.builds.map((b) => [`${s.shaft.id} ${b.build.id}`, b] as const)));
   const whys = new Map(facts.withdrawals.map((w) => [w.ofId, w.why]));
-  return [...facts.readings]
-    .sort((a, b) => byTime(a.takenAt, b.takenAt))
-    .map((reading) => {
-      const station = stations.get(reading.stationId);
-      const shaft = facts.shafts.find((s) => s.id === station?.shaftId);
-      const box = facts.assemblies.find((a) => a.id === shaft?.assemblyId);
-      const gap = gaps.get(reading.stationId);
-      const build = builds.get(`${shaft?.id ?? ''} ${reading.buildId ?? ''}`);
-      const adjuster = facts.slots.find((s) => s.shaftId === shaft?.id && s.kind === 'adjuster');
-      const pack = packTotal(adjuster && build ? build.fitted.get(adjuster.id)?.leaves : null);
-      const valued = reading.raw.method === 'look' ? null : readingValue(reading.raw, { sense: gap?.pack?.sense ?? 0, pack });
-      const value = valued && 'ok' in valued ? valued.ok.reading : null;
-      return {
-        taken: reading.takenAt,
-        by: reading.who,
-        box: box?.name ?? '',
-        shaft: shaft?.name ?? '',
-        station: station?.name ?? '',
-        build: build ? String(build.number) : '',
-        place: reading.raw.at ?? '',
-        method: reading.raw.method,
-        instrument: reading.raw.instrument?.name ?? '',
-        entry: reading.raw.method === 'look' ? (reading.raw.answer ?? '') : reading.raw.text,
-        kind: value?.kind === 'atLeast' ? 'at least' : value?.kind === 'atMost' ? 'at most' : value ? 'reading' : '',
-        thou: value ? formatLength(value.value, 'thou', 3).replace('−', '-') : '',
-        mm: value ? formatLength(value.value, 'mm', 4).replace('−', '-') : '',
-        withdrawn: gone.has(reading.id) ? 'yes' : '',
-        why: gone.has(reading.id) ? (whys.get(reading.id) ?? '') : '',
-      };
-    });
+  return facts.readings.map((reading) => {
+    const station = stations.get(reading.stationId);
+    const shaft = facts.shafts.find((s) => s.id === station?.shaftId);
+    const box = facts.assemblies.find((a) => a.id === shaft?.assemblyId);
+    const gap = gaps.get(reading.stationId);
+    const build = builds.get(`${shaft?.id ?? ''} ${reading.buildId ?? ''}`);
+    const adjuster = facts.slots.find((s) => s.shaftId === shaft?.id && s.kind === 'adjuster');
+    const pack = packTotal(adjuster && build ? build.fitted.get(adjuster.id)?.leaves : null);
+    const valued = reading.raw.method === 'look' ? null : readingValue(reading.raw, { sense: gap?.pack?.sense ?? 0, pack });
+    const value = valued && 'ok' in valued ? valued.ok.reading : null;
+    return {
+      taken: reading.takenAt,
+      by: reading.who,
+      box: box?.name ?? '',
+      shaft: shaft?.name ?? '',
+      station: station?.name ?? '',
+      build: build ? String(build.number) : '',
+      place: reading.raw.at ?? '',
+      method: reading.raw.method,
+      instrument: reading.raw.instrument?.name ?? '',
+      entry: reading.raw.method === 'look' ? (reading.raw.answer ?? '') : reading.raw.text,
+      kind: value?.kind === 'atLeast' ? 'at least' : value?.kind === 'atMost' ? 'at most' : value ? 'reading' : '',
+      thou: value ? formatLength(value.value, 'thou', 3).replace('−', '-') : '',
+      mm: value ? formatLength(value.value, 'mm', 4).replace('−', '-') : '',
+      withdrawn: gone.has(reading.id) ? 'yes' : '',
+      why: gone.has(reading.id) ? (whys.get(reading.id) ?? '') : '',
+    };
+  });
 }

@@ -1,14 +1,8 @@
-import type { JobFacts } from '@elder-cog/contract';
+import type { JobFacts, RowEffect } from '@elder-cog/contract';
 import { describeLength, nanometres } from '@elder-cog/core';
 import { packWords, stateWords } from './builds.ts';
 
-/** One row a command wrote: what it was, and what it became. */
-export interface JournalEffect {
-  readonly table: string;
-  readonly id: string;
-  readonly before: Readonly<Record<string, unknown>> | null;
-  readonly after: Readonly<Record<string, unknown>> | null;
-}
+export type JournalEffect = RowEffect;
 
 export interface JournalWords {
   readonly words: string;

@@ -1,4 +1,4 @@
-import type { FitLeaf, Fitted, JobFacts, Lot } from '@elder-cog/contract';
+import { inRange, type FitLeaf, type Fitted, type JobFacts, type Lot } from '@elder-cog/contract';
 import {
   fabricateShim,
   leafThatFillsMost,
@@ -15,10 +15,12 @@ import {
   type ShimPlan,
 } from '@elder-cog/core';
 import { buildsOf } from './builds.ts';
+import { readable } from './readable.ts';
 
 /** Leaves of every slot in the current builds of one open job. */
-export function fittedIn(facts: JobFacts): Fitted[] {
-  if (facts.job.archivedAt !== null) return [];
+export function fittedIn(stored: JobFacts): Fitted[] {
+  if (stored.job.archivedAt !== null) return [];
+  const { facts } = readable(stored);
   return facts.assemblies.flatMap((assembly) => {
     const current = buildsOf(facts, assembly.id).at(-1);
     return [...(current?.fitted ?? [])].flatMap(([slotId, fitting]) =>
@@ -77,7 +79,7 @@ export function availableFor(slotId: string, lots: readonly Lot[], fitted: reado
   const strangers = fitted
     .filter((f) => f.slotId === slotId && (f.lotId === null || !owned.has(f.lotId)))
     .map((f) => ({ lotId: f.lotId, thickness: f.thickness, written: f.written, unit: f.unit, quantity: f.count }));
-  return [...drawer, ...strangers].filter((a) => a.quantity > 0);
+  return [...drawer, ...strangers].filter((a) => a.quantity > 0 && inRange('leaf', a.thickness));
 }
 
 export interface PackChoice {

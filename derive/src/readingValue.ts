@@ -9,6 +9,7 @@ import {
   readEntry,
   ReckoningError,
   ZERO,
+  type EntryRead,
   type Instrument,
   type Length,
   type Reading,
@@ -45,17 +46,41 @@ export function asInstrument(raw: RawReading['instrument']): Instrument {
  * spacer comes off it; two depths, or the cover put down by hand, tell the gap with no pack, to which the pack in now is added.
  */
 export function readingValue(raw: RawReading, place: ReadingPlace): Valued {
+  return orRefused(() => ({ ok: valueOf(raw, place) }));
+}
+
+const orRefused = <Value>(run: () => Value): Value | { readonly refusal: { readonly code: string; readonly message: string } } => {
   try {
-    return { ok: valueOf(raw, place) };
+    return run();
   } catch (error) {
     if (error instanceof ReckoningError) return { refusal: { code: error.code, message: error.message } };
     throw error;
   }
+};
+
+/** An entry is understood once: its words never change. */
+const understood = new WeakMap<RawReading, EntryRead>();
+function entryOf(raw: RawReading, instrument: Instrument): EntryRead {
+  const known = understood.get(raw);
+  if (known) return known;
+  const read = readEntry(raw.text, instrument);
+  understood.set(raw, read);
+  return read;
+}
+
+/** What the figures of an entry come to by themselves, with no pack and no place: every one of them must be something that can be read. */
+export function readingFigures(raw: RawReading): { readonly values: readonly Length[] } | { readonly refusal: string } {
+  if (raw.method === 'look') return { values: [] };
+  const read = orRefused(() => entryOf(raw, asInstrument(raw.instrument)));
+  if ('refusal' in read) return { refusal: read.refusal.message };
+  const valued = readingValue(raw, { sense: 0, pack: ZERO });
+  if ('refusal' in valued) return { refusal: valued.refusal.message };
+  return { values: [...read.values, read.reading.value, ...valued.ok.values, valued.ok.reading.value] };
 }
 
 function valueOf(raw: RawReading, { sense, pack }: ReadingPlace): ReadingValue {
   const instrument = asInstrument(raw.instrument);
-  const read = readEntry(raw.text, instrument);
+  const read = entryOf(raw, instrument);
   const drifted = read.drifted ?? false;
   const shifted = (by: number): ReadingValue => ({
     values: read.values.map((v) => nanometres(v + by)),

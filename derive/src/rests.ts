@@ -1,5 +1,5 @@
 import type { JobFacts, Method } from '@elder-cog/contract';
-import { byTime, changesBetween, type BuildNow } from './builds.ts';
+import { changesBetween, type BuildNow } from './builds.ts';
 import type { ShaftState } from './derive.ts';
 
 /** One thing a reading rests on, and what was last said of it. */
@@ -64,7 +64,7 @@ function sameButForPacks(shaft: ShaftState): ReadonlySet<string> {
  */
 export function restItems(facts: JobFacts, shaft: ShaftState, stationId: string, method: Method): RestItem[] {
   const held = sameButForPacks(shaft);
-  const said = facts.readings.filter((r) => r.stationId === stationId).sort((a, b) => byTime(b.takenAt, a.takenAt));
+  const said = facts.readings.filter((r) => r.stationId === stationId).reverse();
   const answerOf = (item: string, within: (buildId: string | null) => boolean): string | null =>
     said.find((r) => within(r.buildId) && r.raw.restsOn.some((a) => a.item === item))?.raw.restsOn.find((a) => a.item === item)?.answer ?? null;
   const bearings = shaft.slots.filter((s) => s.slot.kind === 'bearing').slice(0, 1);

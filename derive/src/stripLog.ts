@@ -1,6 +1,6 @@
 import type { JobFacts, LookAlike, Photo, StripEntry } from '@elder-cog/contract';
 import { plainName } from './plainName.ts';
-import { byTime, withdrawnIds } from './builds.ts';
+import { withdrawnIds } from './builds.ts';
 
 /** One line of the strip log, numbered in the order things came off. */
 export interface StripLine {
@@ -29,7 +29,6 @@ export function stripLog(facts: JobFacts, assemblyId: string): StripLine[] {
   const ids = new Set(standing.map((e) => e.id));
   return standing
     .filter((e) => e.supersedes === null || !ids.has(e.supersedes))
-    .sort((a, b) => byTime(a.at, b.at))
     .map(latest)
     .map((entry, i) => ({ number: i + 1, entry, alike: lookAlikesWith(facts, entry.part) }));
 }

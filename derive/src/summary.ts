@@ -12,8 +12,34 @@ function howFar(facts: JobFacts, state: JobState): number {
   return facts.readings.length > 0 ? 3 : facts.builds.length > 0 ? 2 : 0;
 }
 
-/** One machine on the Shelf. */
+/** "2 of its entries are damaged": what the Shelf says of a machine that is not whole; null where it is. */
+const damagedWords = ({ damage }: JobState): string | null =>
+  damage.length === 0 ? null : `${damage.length === 1 ? 'One of its entries is' : `${damage.length} of its entries are`} damaged, and left out.`;
+
+/** A machine of which nothing can be reckoned: it is on the Shelf all the same, beside the others. */
+const spoilt = (facts: JobFacts): JobSummary => ({
+  job: facts.job,
+  damaged: 'Nothing can be reckoned from its entries. They are kept: open it to see what can be done.',
+  touchedAt: facts.job.createdAt,
+  who: '',
+  boxes: [],
+  shaft: null,
+  worst: null,
+  next: '',
+  waits: '',
+  far: 0,
+});
+
+/** One machine on the Shelf. Never throws: one that cannot be reckoned is shown as damaged. */
 export function summary(facts: JobFacts): JobSummary {
+  try {
+    return soundSummary(facts);
+  } catch {
+    return spoilt(facts);
+  }
+}
+
+function soundSummary(facts: JobFacts): JobSummary {
   const state = derive(facts);
   const stamps = [...facts.readings.map((r) => ({ at: r.takenAt, who: r.who })), ...facts.builds.map((b) => ({ at: b.at, who: b.who }))].sort(
     (a, b) => byTime(b.at, a.at),
@@ -33,6 +59,7 @@ export function summary(facts: JobFacts): JobSummary {
   const shaft = state.shafts.find((s) => s.shaft.id === state.next.shaftId) ?? state.shafts[0];
   return {
     job: facts.job,
+    damaged: damagedWords(state),
     touchedAt: stamps[0]?.at ?? facts.job.createdAt,
     who: stamps[0]?.who ?? '',
     boxes: state.assemblies.map((a) => a.name),

@@ -1,4 +1,5 @@
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
 import fastify from 'fastify';
@@ -6,6 +7,7 @@ import { hasZodFastifySchemaValidationErrors, serializerCompiler, validatorCompi
 import { door } from './door.ts';
 import { diskTrouble, WorkshopError } from './errors.ts';
 import { commandRoutes } from './routes/commands.ts';
+import { eventRoutes } from './routes/events.ts';
 import { fileRoutes } from './routes/files.ts';
 import { journalRoutes } from './routes/journal.ts';
 import { photoRoutes } from './routes/photos.ts';
@@ -16,10 +18,28 @@ import type { Workshop } from './workshop.ts';
 
 const BODY_LIMIT = 2 * 1024 * 1024;
 
+/** How long a body may stop on the way before it is cut off, and how long it may take in all. */
+const STALLED_MS = 20_000;
+const LONGEST_MS = 10 * 60_000;
+
+interface Options {
+  readonly workshop: Workshop;
+  /** the folder of the built page */
+  readonly page?: string;
+  /** open to the workshop's network */
+  readonly lan?: boolean;
+  readonly stalledMs?: number;
+}
+
 /** The workshop's server: its routes over one workshop's data, and the built page where there is one. */
-export function createApp({ workshop, page, lan = false }: { workshop: Workshop; page?: string; lan?: boolean }): App {
+export function createApp({ workshop, page, lan = false, stalledMs = STALLED_MS }: Options): App {
   // stopping does not wait for a tablet that holds its line open: a write is whole or not at all, and is sent again under its own id
-  const app = fastify({ bodyLimit: BODY_LIMIT, logger: false, forceCloseConnections: true }).withTypeProvider<ZodTypeProvider>();
+  const app = fastify({
+    bodyLimit: BODY_LIMIT,
+    logger: false,
+    forceCloseConnections: true,
+    requestTimeout: LONGEST_MS,
+  }).withTypeProvider<ZodTypeProvider>();
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   app.register(helmet, {
@@ -50,19 +70,42 @@ export function createApp({ workshop, page, lan = false }: { workshop: Workshop;
     if (status >= 500) console.error(error);
     return reply.status(known.code === 'badRequest' ? status : known.status).send({ error: { code: known.code, message: known.message } });
   });
+  cutStalled(app, stalledMs);
   door(app, { folder: workshop.folder, lan });
   readRoutes(app, workshop);
   commandRoutes(app, workshop);
   journalRoutes(app, workshop);
+  eventRoutes(app, workshop);
   fileRoutes(app, workshop);
   photoRoutes(app, workshop);
   workshopRoutes(app, workshop, lan);
   const hasPage = page !== undefined && existsSync(page);
-  if (hasPage) app.register(fastifyStatic, { root: page, wildcard: false });
+  if (hasPage)
+    app.register(async (scope) => {
+      // the page itself, and nothing of any job
+      scope.addHook('onRoute', (route) => void (route.config = { ...route.config, isOpen: true }));
+      await scope.register(fastifyStatic, { root: page, wildcard: false, preCompressed: true, decorateReply: false });
+    });
+  const index = hasPage ? readFileSync(join(page, 'index.html')) : null;
   app.setNotFoundHandler((request, reply) => {
-    if (hasPage && request.method === 'GET' && !request.url.startsWith('/api/') && !/\.\w+$/.test(request.url)) return reply.sendFile('index.html');
+    if (index && request.method === 'GET' && !request.url.startsWith('/api/') && !/\.\w+$/.test(request.url))
+      return reply.header('cache-control', 'no-cache').type('text/html; charset=utf-8').send(index);
     const missing = new WorkshopError('notFound');
     return reply.status(404).send({ error: { code: missing.code, message: missing.message } });
   });
   return app;
+}
+
+/** A body that stops on the way is cut off: a line that is held open by half a request is held from somebody else. */
+function cutStalled(app: App, stalledMs: number): void {
+  app.addHook('onRequest', (request, _reply, done) => {
+    const hasBody = Number(request.headers['content-length'] ?? 0) > 0 || request.headers['transfer-encoding'] !== undefined;
+    const { socket } = request.raw;
+    // a request that a test hands in by itself has no line
+    if (hasBody && !request.raw.complete && 'setTimeout' in socket) {
+      socket.setTimeout(stalledMs, () => void (request.raw.complete || socket.destroy()));
+      request.raw.once('end', () => socket.setTimeout(0));
+    }
+    done();
+  });
 }

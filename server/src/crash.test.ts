@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { workshopFile, type Change, type Command } from '@elder-cog/contract';
 import { INSTRUMENTS, thou } from '@elder-cog/core';
-import { importFile, journalDisagrees, openWorkshop, readFile } from './index.ts';
+import { importFile, journalDisagrees, openWorkshop, readBare } from './index.ts';
 import { bundledServer, startServer } from './testing.ts';
 
 /** Kills of the server with nothing said, in the middle of writing. */
@@ -13,7 +13,7 @@ const KILLS = 50;
 
 const here = dirname(fileURLToPath(import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'elder-cog-crash-'));
-const DEMO = workshopFile.parse(readFile(readFileSync(join(here, '..', '..', 'demo', 'workshop.json'))));
+const DEMO = workshopFile.parse(readBare(readFileSync(join(here, '..', '..', 'demo', 'workshop.json'))));
 const stationId = DEMO.jobs[0]?.stations[0]?.id ?? '';
 
 let count = 0;

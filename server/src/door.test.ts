@@ -4,11 +4,11 @@ import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
 import { workshopFile } from '@elder-cog/contract';
 import type { InjectOptions, LightMyRequestResponse } from 'fastify';
-import { createApp, importFile, openWorkshop, readFile, type App, type Workshop } from './index.ts';
+import { createApp, importFile, openWorkshop, readBare, type App, type Workshop } from './index.ts';
 import { ownAddresses, setPasscode } from './door.ts';
 import { hasPasscode, isPasscode, isSession, newSession } from './session.ts';
 
-const DEMO = workshopFile.parse(readFile(readFileSync(new URL('../../demo/workshop.json', import.meta.url))));
+const DEMO = workshopFile.parse(readBare(readFileSync(new URL('../../demo/workshop.json', import.meta.url))));
 const JOB = DEMO.jobs[0]?.job.id ?? '';
 const TABLET = '192.168.77.9';
 const PASSCODE = 'three blue washers';

@@ -3,12 +3,20 @@ import cookie from '@fastify/cookie';
 import rateLimit from '@fastify/rate-limit';
 import { z } from 'zod';
 import { WorkshopError } from './errors.ts';
-import { hasPasscode, isPasscode, isSession, newSession, SESSION_SECONDS, setPasscode } from './session.ts';
+import { endSession, hasPasscode, isPasscode, isSession, newSession, SESSION_SECONDS, setPasscode } from './session.ts';
 import type { App } from './typedApp.ts';
 
 const COOKIE = 'elder-cog';
 const LOOPBACK = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
-const OPEN = new Set(['/api/health', '/api/sign-in']);
+/** Tries in a minute: from one address, and from all of them together. */
+const TRIES = { each: 5, all: 20 } as const;
+
+declare module 'fastify' {
+  interface FastifyContextConfig {
+    /** may be asked for without the passcode: said at the route itself, and of no other */
+    isOpen?: boolean;
+  }
+}
 
 /** The addresses other machines on the workshop's network reach this one by. */
 export const ownAddresses = (): string[] =>
@@ -40,7 +48,8 @@ interface Door {
 
 /**
  * Who may come in. Always: only under this machine's own names, and only from its own page. On the network: only with the passcode,
- * asked once a browser; a wrong one is slowed. The machine itself needs none.
+ * asked once a browser; tries are slowed. The machine itself needs none. Every route is closed that does not say of itself that it is open,
+ * and it is the route that answers which is asked, however its address was written.
  */
 export function door(app: App, { folder, lan }: Door): void {
   app.register(cookie);
@@ -59,27 +68,34 @@ export function door(app: App, { folder, lan }: Door): void {
   });
   // before anything sent is read
   app.addHook('preParsing', (request, _reply, payload, done) => {
-    const [path = ''] = request.url.split('?');
-    const needsPasscode = lan && path.startsWith('/api/') && !OPEN.has(path) && !LOOPBACK.has(request.ip);
+    const isOpen = request.is404 || request.routeOptions.config.isOpen === true;
+    const needsPasscode = lan && !isOpen && !LOOPBACK.has(request.ip);
     if (needsPasscode && (folder === null || !isSession(folder, request.cookies[COOKIE]))) return done(new WorkshopError('signIn'));
     done(null, payload);
   });
   app.register(async (scope) => {
     const signIn = scope as unknown as App;
     await signIn.register(rateLimit, { global: false, errorResponseBuilder: () => new WorkshopError('tooManyTries') });
+    // twenty addresses with a few tries each are as many tries as one with a hundred
+    const together = signIn.createRateLimit({ max: TRIES.all, timeWindow: '1 minute', keyGenerator: () => 'everyone' });
     signIn.post(
       '/api/sign-in',
       {
-        config: { rateLimit: { max: 5, timeWindow: '1 minute' } },
+        config: { isOpen: true, rateLimit: { max: TRIES.each, timeWindow: '1 minute' } },
         schema: { body: z.object({ passcode: z.string().max(200) }), response: { 200: z.object({ ok: z.literal(true) }) } },
       },
-      ({ body }, reply) => {
+      async (request, reply) => {
+        const tries = await together(request);
+        if (!tries.isAllowed && tries.isExceeded) throw new WorkshopError('tooManyTries');
+        const { body } = request;
         if (folder === null || !isPasscode(folder, body.passcode)) throw new WorkshopError('wrongPasscode');
         void reply.setCookie(COOKIE, newSession(folder), { httpOnly: true, sameSite: 'strict', path: '/', maxAge: SESSION_SECONDS });
         return { ok: true as const };
       },
     );
-    signIn.post('/api/sign-out', { schema: { response: { 200: z.object({ ok: z.literal(true) }) } } }, (_request, reply) => {
+    signIn.post('/api/sign-out', { schema: { response: { 200: z.object({ ok: z.literal(true) }) } } }, (request, reply) => {
+      const session = request.cookies[COOKIE];
+      if (folder !== null && session !== undefined) endSession(folder, session);
       void reply.clearCookie(COOKIE, { path: '/' });
       return { ok: true as const };
     });

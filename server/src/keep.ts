@@ -1,16 +1,19 @@
 import { parseArgs } from 'node:util';
 import { WorkshopError } from './errors.ts';
-import { openWorkshop, type Workshop } from './workshop.ts';
+import { holdWorkshop, type Workshop } from './workshop.ts';
 
 /** Backing up and going back from the command line, with the server stopped. */
-const { values, positionals } = parseArgs({ allowPositionals: true, options: { data: { type: 'string', default: 'data' } } });
+const { values, positionals } = parseArgs({ allowPositionals: true, options: { data: { type: 'string', default: 'data' }, to: { type: 'string' } } });
 const [what, from] = positionals;
 
 let workshop: Workshop | null = null;
 try {
-  workshop = openWorkshop(values.data);
+  workshop = holdWorkshop(values.data);
   for (const sentence of workshop.recovered) console.log(sentence);
-  if (what === 'backup') {
+  if (what === 'backup' && values.to !== undefined) {
+    const { jobs, entries } = await workshop.backUpTo(values.to);
+    console.log(`Backed up in ${values.to}, which stands by itself: ${jobs} machines, ${entries} entries.`);
+  } else if (what === 'backup') {
     const made = await workshop.backUp(true);
     console.log(`Backed up as ${made?.name ?? '?'}: ${made?.jobs ?? 0} machines, ${made?.entries ?? 0} entries.`);
   } else if (from === undefined) {

@@ -7,7 +7,7 @@ import { hasPasscode, ownAddresses, setPasscode } from './door.ts';
 import { WorkshopError } from './errors.ts';
 import { bringIn } from './exchange/bringIn.ts';
 import { jobs } from './store/jobs.ts';
-import { openWorkshop, type Workshop } from './workshop.ts';
+import { holdWorkshop, type Workshop } from './workshop.ts';
 
 const { values } = parseArgs({
   options: {
@@ -16,19 +16,22 @@ const { values } = parseArgs({
     page: { type: 'string' },
     seed: { type: 'string' },
     lan: { type: 'boolean', default: false },
+    new: { type: 'boolean', default: false },
   },
 });
 
 let workshop: Workshop;
 try {
-  workshop = openWorkshop(values.data);
-  if (values.seed !== undefined && jobs.all(workshop.db).length === 0) await bringIn(workshop, readFileSync(values.seed));
+  workshop = holdWorkshop(values.data, { anew: values.new });
+  if (values.seed !== undefined && workshop.trouble === null && jobs.all(workshop.db).length === 0)
+    await bringIn(workshop, readFileSync(values.seed));
 } catch (error) {
   if (!(error instanceof WorkshopError)) throw error;
   console.error(`${error.message}\nThe data is in ${values.data}.`);
   process.exit(1);
 }
 for (const sentence of workshop.recovered) console.log(sentence);
+if (workshop.trouble !== null) sayWhatToDo(workshop);
 if (values.lan && !hasPasscode(values.data)) await askForPasscode(values.data);
 const app = createApp({ workshop, lan: values.lan, ...(values.page === undefined ? {} : { page: values.page }) });
 const address = await listen();
@@ -39,6 +42,15 @@ if (values.lan) {
     const link = address.replace(/\/\/[^:]+/, `//${own}`);
     console.log(`\nOn the workshop's network: ${link}\n${await QRCode.toString(link, { type: 'terminal', small: true })}`);
   }
+}
+
+/** The data was not opened: the page says so too, and has a button for each of these. */
+function sayWhatToDo({ backups }: Workshop): void {
+  const [last] = backups().filter((backup) => backup.damaged === null);
+  const data = values.data === 'data' ? '' : ` --data ${values.data}`;
+  if (last)
+    console.log(`To go back to the last backup, ${last.name} (${last.jobs} machines), stop this and say: npm run restore -- ${last.name}${data}`);
+  console.log('To begin anew, and set aside what is there: npm start -- --new\nOr open the page: it has a button for each.');
 }
 
 /** A refusal to start, in one sentence. */
@@ -83,6 +95,7 @@ async function typed(question: string): Promise<string> {
 
 /** A backup at the start and every hour, where anything has changed; the last of each day is the one kept. */
 const keepBackup = (): void => {
+  if (workshop.trouble !== null) return;
   workshop.backUp().catch((error: unknown) => console.error(error instanceof Error ? error.message : error));
 };
 keepBackup();

@@ -6,7 +6,7 @@ import { newRow, newShaft, workshopFile, type Change, type Command, type Command
 import { INSTRUMENTS, thou } from '@elder-cog/core';
 import { derive } from '@elder-cog/derive';
 import Database from 'better-sqlite3';
-import { apply, createApp, importFile, jobFacts, memoryWorkshop, openDb, readFile, type App, type Db } from './index.ts';
+import { apply, createApp, importFile, jobFacts, memoryWorkshop, openDb, readBare, type App, type Db } from './index.ts';
 
 let count = 0;
 const newId = (): string => `00000000-0000-4000-8000-${(++count).toString(16).padStart(12, '0')}`;
@@ -281,7 +281,8 @@ describe('the server', () => {
       lots: [{ id: newId(), thickness: thou(4), written: '4', unit: 'thou', owned: 3, material: '', keptIn: '', note: '' }],
     });
     const reply: JobReply = (await app.inject(`/api/jobs/${jobId}`)).json();
-    expect(reply).toMatchObject({ facts: { job: { machine: 'Over the wire' } }, lots: [{ owned: 3 }] });
+    expect(reply).toMatchObject({ facts: { job: { machine: 'Over the wire' } } });
+    expect((await app.inject('/api/drawer')).json()).toMatchObject({ lots: [{ owned: 3 }] });
     expect((await app.inject('/api/jobs')).json()).toMatchObject({ jobs: [{ job: { machine: 'Over the wire' } }] });
   });
   it('refuses in plain words with a code, and never a stack trace', async () => {
@@ -305,7 +306,7 @@ describe('the database', () => {
   const demo = workshopFile.parse(JSON.parse(bytes.toString()));
   it('holds the same facts after it is closed and opened again', () => {
     const first = openDb(file);
-    importFile(first, readFile(bytes));
+    importFile(first, readBare(bytes));
     first.close();
     const second = openDb(file);
     expect(jobFacts(second, demo.jobs[0]?.job.id ?? '')).toEqual(demo.jobs[0]);
@@ -323,7 +324,7 @@ describe('the database', () => {
     const broken = structuredClone(demo);
     const lost = broken.jobs[0]?.readings[0];
     if (lost) broken.jobs[0]?.readings.push({ ...lost, id: newId(), stationId: newId() });
-    expect(() => importFile(db, readFile(Buffer.from(JSON.stringify(broken))))).toThrow(/the id of a station in this file/);
+    expect(() => importFile(db, readBare(Buffer.from(JSON.stringify(broken))))).toThrow(/the id of a station in this file/);
     expect(db.prepare('SELECT count(*) AS n FROM job').get()).toEqual({ n: 0 });
   });
 });

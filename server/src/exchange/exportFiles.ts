@@ -4,7 +4,7 @@ import { strToU8, zipSync, type Zippable } from 'fflate';
 import Papa from 'papaparse';
 import { WorkshopError } from '../errors.ts';
 import { readPhoto } from './photoFiles.ts';
-import { allFacts, jobFacts } from '../store/facts.ts';
+import { everyFact, jobFacts } from '../store/facts.ts';
 import { journal } from '../store/journal.ts';
 import { lots } from '../store/lots.ts';
 import type { Db } from '../store/open.ts';
@@ -38,7 +38,7 @@ export const workshopFile = (db: Db, madeAt: string): WorkshopFile => ({
   format: 'elder-cog/workshop',
   version: FILE_VERSION,
   madeAt,
-  jobs: allFacts(db),
+  jobs: everyFact(db),
   lots: lots.all(db),
   journal: journal.all(db),
 });

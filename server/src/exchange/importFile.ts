@@ -1,32 +1,16 @@
 import { randomUUID } from 'node:crypto';
-import { jobsIn, type AnyFile, type JobFacts } from '@elder-cog/contract';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { JOB_TABLES, jobsIn, rowsIn, type AnyFile, type JobFacts, type RowOf } from '@elder-cog/contract';
 import { diskTrouble, WorkshopError } from '../errors.ts';
-import { acceptances } from '../store/acceptances.ts';
-import { assemblies } from '../store/assemblies.ts';
-import { builds } from '../store/builds.ts';
-import { contacts } from '../store/contacts.ts';
-import { features } from '../store/features.ts';
-import { strikeLost } from './photoFiles.ts';
-import { inspections } from '../store/inspections.ts';
 import { jobs } from '../store/jobs.ts';
 import { journal } from '../store/journal.ts';
-import { limits } from '../store/limits.ts';
-import { lookAlikes } from '../store/lookAlikes.ts';
 import { lots } from '../store/lots.ts';
-import { matchedSets } from '../store/matchedSets.ts';
 import type { Db } from '../store/open.ts';
-import { openItems } from '../store/openItems.ts';
-import { parts } from '../store/parts.ts';
-import { photos } from '../store/photos.ts';
-import { readings } from '../store/readings.ts';
-import { shafts } from '../store/shafts.ts';
-import { slots } from '../store/slots.ts';
-import { specs } from '../store/specs.ts';
-import { stations } from '../store/stations.ts';
-import { strip } from '../store/strip.ts';
-import { withdrawals } from '../store/withdrawals.ts';
+import { isObservation, type DescriptionTable } from '../store/tables.ts';
+import { enter, Writer } from '../store/writer.ts';
 
-interface ImportOptions {
+export interface ImportOptions {
   /** under new ids, beside what is here */
   readonly copy?: boolean;
   readonly who?: string;
@@ -36,13 +20,14 @@ interface ImportOptions {
 }
 
 export interface Imported {
-  readonly jobs: readonly { readonly id: string; readonly machine: string }[];
+  /** each with where it stands in the journal */
+  readonly jobs: readonly { readonly id: string; readonly machine: string; readonly seq: number; readonly commandId: string }[];
   readonly leaves: number;
 }
 
 /**
- * Puts a file that has been read (see readFile) into the workshop: all of it or nothing. Leaves that are not here are added; those that
- * are stay as they are. A journal comes in where there is none yet.
+ * Puts a file that has been read (see readFile) into the workshop: all of it or nothing, by the same writer as every command. Leaves that
+ * are not here are added; those that are stay as they are. A journal comes in where there is none yet.
  *
  * @throws WorkshopError `alreadyHere`, `diskFull`, `readOnly`
  */
@@ -53,65 +38,61 @@ export function importFile(
 ): Imported {
   const facts = jobsIn(file).map((job) => (copy ? underNewIds(job) : job));
   try {
-    return db.transaction(() => {
-      db.pragma('defer_foreign_keys = ON');
-      const isFresh = journal.lastSeq(db) === 0;
-      for (const { job } of facts) {
-        if (jobs.byId(db, job.id))
-          throw new WorkshopError(
-            'alreadyHere',
-            `${job.machine} is on the shelf already. Bring it in as a copy, or restore a backup to go back to an earlier day.`,
-            {
-              field: 'copy',
-            },
-          );
-      }
-      const added = file.lots.filter((lot) => lots.byId(db, lot.id) === null);
-      for (const lot of added) lots.insert(db, lot);
-      for (const each of facts) insertFacts(db, each);
-      if (data !== null) strikeLost(db, data, { at, why: 'its file did not come with the machine', jobs: new Set(facts.map(({ job }) => job.id)) });
-      if (file.format === 'elder-cog/workshop' && isFresh) for (const entry of file.journal) journal.restore(db, entry);
-      for (const { job } of facts)
-        journal.insert(db, {
-          commandId: randomUUID(),
-          clientId: '',
-          who,
-          at,
-          kind: 'import',
-          jobId: job.id,
-          what: JSON.stringify({ format: file.format, version: file.version, madeAt: file.madeAt }),
-          effects: '[]',
-          undoes: null,
-          undid: null,
+    return db
+      .transaction(() => {
+        db.pragma('defer_foreign_keys = ON');
+        const isFresh = journal.lastSeq(db) === 0;
+        facts.forEach(({ job }) => refuseDouble(db, job));
+        const write = new Writer(db);
+        const added = file.lots.filter((lot) => lots.byId(db, lot.id) === null);
+        for (const lot of added) write.create('lot', lot);
+        for (const each of facts) putDown(write, each);
+        if (file.format === 'elder-cog/workshop' && isFresh) for (const entry of file.journal) journal.restore(db, entry);
+        const entry = { clientId: '', who, at, kind: 'import', effects: [] };
+        const what = { format: file.format, version: file.version, madeAt: file.madeAt };
+        const brought = facts.map(({ job }) => {
+          const commandId = randomUUID();
+          return { id: job.id, machine: job.machine, commandId, seq: enter(db, { ...entry, commandId, what, jobId: job.id }) };
         });
-      return { jobs: facts.map(({ job }) => ({ id: job.id, machine: job.machine })), leaves: added.length };
-    })();
+        if (data !== null) for (const each of facts) strikeLost(db, data, each, { who, at });
+        return { jobs: brought, leaves: added.length };
+      })
+      .immediate();
   } catch (error) {
     throw inPlainWords(error);
   }
 }
 
-function insertFacts(db: Db, facts: JobFacts): void {
-  jobs.insert(db, facts.job);
-  for (const row of facts.assemblies) assemblies.insert(db, row);
-  for (const row of facts.shafts) shafts.insert(db, row);
-  for (const row of facts.parts) parts.insert(db, row);
-  for (const row of facts.features) features.insert(db, row);
-  for (const row of facts.contacts) contacts.insert(db, row);
-  for (const row of facts.slots) slots.insert(db, row);
-  for (const row of facts.stations) stations.insert(db, row);
-  for (const row of facts.specs) specs.insert(db, row);
-  for (const row of facts.limits) limits.insert(db, row);
-  for (const row of facts.builds) builds.insert(db, row);
-  for (const row of facts.readings) readings.insert(db, row);
-  for (const row of facts.strip) strip.insert(db, row);
-  for (const row of facts.inspections) inspections.insert(db, row);
-  for (const row of facts.acceptances) acceptances.insert(db, row);
-  for (const row of facts.photos) photos.insert(db, row);
-  for (const row of facts.lookAlikes) lookAlikes.insert(db, row);
-  for (const row of facts.matchedSets) matchedSets.insert(db, row);
-  for (const row of facts.openItems) openItems.insert(db, row);
-  for (const row of facts.withdrawals) withdrawals.insert(db, row);
+function refuseDouble(db: Db, job: JobFacts['job']): void {
+  const here = jobs.byId(db, job.id);
+  if (!here) return;
+  throw new WorkshopError(
+    'alreadyHere',
+    here.gone === true
+      ? `${job.machine} was here, and was taken back. Bring it in as a copy.`
+      : `${job.machine} is on the shelf already. Bring it in as a copy, or restore a backup to go back to an earlier day.`,
+    { field: 'copy' },
+  );
+}
+
+function putDown(write: Writer, facts: JobFacts): void {
+  write.create('job', facts.job);
+  for (const table of JOB_TABLES)
+    for (const row of rowsIn(facts, table))
+      if (isObservation(table)) write.observe(table, row as RowOf[typeof table]);
+      else write.create(table as DescriptionTable, row as never);
+}
+
+/** Photos of a job that stand, and whose file did not come with it, are withdrawn, with why; it stands in the journal. */
+function strikeLost(db: Db, data: string, facts: JobFacts, { who, at }: { who: string; at: string }): void {
+  const taken = new Set(facts.withdrawals.map((w) => w.ofId));
+  const lost = facts.photos.filter((photo) => !taken.has(photo.id) && !existsSync(join(data, 'photos', photo.sha256)));
+  if (lost.length === 0) return;
+  const write = new Writer(db);
+  const why = 'its file did not come with the machine';
+  for (const photo of lost) write.observe('withdrawal', { id: randomUUID(), ofKind: 'photo', ofId: photo.id, who, at, why });
+  const what = { photos: lost.map((photo) => photo.sha256) };
+  enter(db, { commandId: randomUUID(), clientId: '', who, at, kind: 'withdraw', what, jobId: facts.job.id, effects: write.effects });
 }
 
 const UUID = /"([0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12})"/gi;

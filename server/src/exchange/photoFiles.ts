@@ -1,15 +1,15 @@
-import { createHash, randomUUID } from 'node:crypto';
-import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, rmSync, writeSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileTypeFromBuffer } from 'file-type';
-import { unzipSync } from 'fflate';
 import sharp from 'sharp';
-import { jobsIn, type AnyFile, type Photo } from '@elder-cog/contract';
+import { FILE_LIMIT_MB, jobsIn, type AnyFile, type Photo } from '@elder-cog/contract';
 import { diskTrouble, WorkshopError } from '../errors.ts';
-import { isZip } from './readFile.ts';
+import { writeWhole } from '../folder/files.ts';
+import { bringBack } from '../folder/sweep.ts';
 import type { Db } from '../store/open.ts';
 import { photos } from '../store/photos.ts';
-import { withdrawals } from '../store/withdrawals.ts';
+import type { Packed } from './packed.ts';
 
 /** A photo is made smaller in the browser: this is the most that is sent. */
 export const PHOTO_LIMIT = 12 * 1024 * 1024;
@@ -40,19 +40,6 @@ async function typeOf(bytes: Uint8Array): Promise<Photo['mediaType']> {
   if (found && TAKEN.has(found.mime)) return found.mime as Photo['mediaType'];
   const what = found ? (SAYS[found.mime] ?? `a ${found.ext} file`) : 'not a picture, whatever it is called';
   throw new WorkshopError('badPhoto', `That is ${what}. JPEG, PNG and WebP are taken. Nothing was kept.`);
-}
-
-/** Written whole under another name, and only then given its own: a cut leaves nothing that looks like a photo. */
-function writeWhole(path: string, bytes: Uint8Array): void {
-  const part = `${path}.part`;
-  const file = openSync(part, 'w');
-  try {
-    writeSync(file, bytes);
-    fsyncSync(file);
-  } finally {
-    closeSync(file);
-  }
-  renameSync(part, path);
 }
 
 /**
@@ -103,7 +90,8 @@ async function smallOf(bytes: Uint8Array): Promise<Uint8Array> {
   }
 }
 
-export const hasPhoto = (data: string | null, sha256: string): boolean => data !== null && existsSync(fileOf(data, sha256));
+/** Whether a photo is in its place; one that was set aside is brought back to it. */
+export const hasPhoto = (data: string | null, sha256: string): boolean => data !== null && bringBack(data, sha256);
 
 /** The bytes of a photo, or of its small one; null where there is none. A small one that is gone is no loss: the whole one serves. */
 export function readPhoto(data: string, sha256: string, small: boolean): { bytes: Uint8Array; isSmall: boolean } | null {
@@ -113,42 +101,49 @@ export function readPhoto(data: string, sha256: string, small: boolean): { bytes
   return existsSync(path) ? { bytes: readFileSync(path), isSmall } : null;
 }
 
-/** Photos of some jobs, or of all, whose file is not there are withdrawn, with why; returns how many. */
-export function strikeLost(db: Db, data: string, { at, why, jobs }: { at: string; why: string; jobs?: ReadonlySet<string> }): number {
-  const lost = photos.standing(db).filter((photo) => (jobs?.has(photo.jobId) ?? true) && !hasPhoto(data, photo.sha256));
-  for (const photo of lost) withdrawals.insert(db, { id: randomUUID(), ofKind: 'photo', ofId: photo.id, who: '', at, why });
-  return lost.length;
-}
-
 /**
- * Keeps the photos that came in a zip beside its jobs, and then does what brings the jobs in. Where either is refused, no photo of them
- * stays that nothing names.
+ * Keeps the photos that came in a zip beside its jobs, one after another, and then does what brings the jobs in. Where either is refused,
+ * none of them stays that was not there before.
  *
- * @throws WorkshopError `badFile` where one is not what its name says, as `keepPhoto`, and as `bringIn`
+ * @param packed null where the file came bare
+ * @throws WorkshopError `badFile` where one is not what its name and its row say, as `keepPhoto`, and as `bringIn`
  */
-export async function withPhotosOf<Result>(db: Db, data: string | null, bytes: Uint8Array, file: AnyFile, bringIn: () => Result): Promise<Result> {
-  const wanted = new Set(jobsIn(file).flatMap((job) => job.photos.map((p) => p.sha256)));
-  if (data === null || wanted.size === 0 || !isZip(bytes)) return bringIn();
-  const found = unzipSync(bytes, { filter: ({ name, originalSize }) => wanted.has(name.replace(/^photos\//, '')) && originalSize <= PHOTO_LIMIT });
-  const kept: string[] = [];
+export async function withPhotosOf<Result>(
+  db: Db,
+  data: string | null,
+  packed: Packed | null,
+  file: AnyFile,
+  bringIn: () => Result,
+): Promise<Result> {
+  const wanted = new Map(jobsIn(file).flatMap((job) => job.photos.map((photo) => [photo.sha256, photo.bytes] as const)));
+  if (data === null || packed === null || wanted.size === 0) return bringIn();
+  const bytes = [...wanted.values()].reduce((sum, each) => sum + each, 0);
+  if (bytes > FILE_LIMIT_MB * 1024 * 1024)
+    throw new WorkshopError(
+      'badFile',
+      `The photos in that file come to more than ${FILE_LIMIT_MB} MB: it is not one of ours. Nothing was brought in.`,
+    );
+  const fresh: string[] = [];
   try {
-    for (const [name, photo] of Object.entries(found)) {
-      const { sha256 } = await keepPhoto(data, photo);
-      kept.push(sha256);
-      if (name !== `photos/${sha256}`)
+    for (const sha256 of wanted.keys()) {
+      const photo = await packed.read(`photos/${sha256}`, PHOTO_LIMIT);
+      if (photo === null || hasPhoto(data, sha256)) continue;
+      const kept = await keepPhoto(data, photo);
+      fresh.push(kept.sha256);
+      if (kept.sha256 !== sha256)
         throw new WorkshopError(
           'badFile',
-          `The photo ${name.slice(0, 20)}… is not the one it is named for: it was changed on the way. Nothing was brought in.`,
+          `The photo ${sha256.slice(0, 12)}… is not the one it is named for: it was changed on the way. Nothing was brought in.`,
         );
     }
     return bringIn();
   } catch (error) {
-    letGoOf(db, data, kept);
+    letGoOf(db, data, fresh);
     throw error;
   }
 }
 
-/** Lets go of files that no row names. */
+/** Lets go of files that were just written, and that no row names. */
 function letGoOf(db: Db, data: string, names: readonly string[]): void {
   const named = photos.names(db);
   for (const name of names) {
@@ -156,25 +151,4 @@ function letGoOf(db: Db, data: string, names: readonly string[]): void {
     rmSync(fileOf(data, name), { force: true });
     rmSync(thumbnailOf(data, name), { force: true });
   }
-}
-
-/**
- * At the start: a file that no row names goes, and a row whose file is gone is withdrawn, with why.
- *
- * @returns what was put right, in sentences
- */
-export function sweepPhotos(db: Db, data: string, now = new Date()): string[] {
-  const folder = folderOf(data);
-  const named = photos.names(db);
-  const there = existsSync(folder) ? readdirSync(folder).filter((name) => name !== 'small') : [];
-  const small = existsSync(join(folder, 'small')) ? readdirSync(join(folder, 'small')) : [];
-  const orphans = there.filter((name) => !named.has(name));
-  for (const name of orphans) rmSync(join(folder, name), { force: true });
-  for (const name of small) if (!named.has(name.replace(/\.jpg$/, ''))) rmSync(join(folder, 'small', name), { force: true });
-  const lost = strikeLost(db, data, { at: now.toISOString(), why: 'its file is no longer in the data folder' });
-  const whole = orphans.filter((name) => NAME.test(name)).length;
-  return [
-    ...(whole > 0 ? [`${whole === 1 ? 'A photo that was' : `${whole} photos that were`} never finished being kept, and taken away.`] : []),
-    ...(lost > 0 ? [`${lost === 1 ? 'A photo is' : `${lost} photos are`} missing from the data folder, and struck through.`] : []),
-  ];
 }

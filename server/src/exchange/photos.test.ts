@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -8,13 +8,13 @@ import { jobFile as jobFileShape, workshopFile, type Change, type Photo } from '
 import { withdrawnIds } from '@elder-cog/derive';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
-import { createApp, importFile, openWorkshop, readFile, type App, type Workshop } from '../index.ts';
+import { createApp, importFile, openWorkshop, readBare, type App, type Workshop } from '../index.ts';
 import { hugePng } from '../../../tools/hugePng.ts';
 import { jobFacts } from '../store/facts.ts';
 import { bundledServer, startServer } from '../testing.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));
-const DEMO = workshopFile.parse(readFile(readFileSync(join(here, '..', '..', '..', 'demo', 'workshop.json'))));
+const DEMO = workshopFile.parse(readBare(readFileSync(join(here, '..', '..', '..', 'demo', 'workshop.json'))));
 const [JOB] = DEMO.jobs;
 const jobId = JOB?.job.id ?? '';
 const stripId = JOB?.strip[0]?.id ?? '';
@@ -153,25 +153,42 @@ describe('photos in a file', () => {
 });
 
 describe('the sweep at the start', () => {
-  it('takes away files that no row names, and strikes through rows whose file is gone', async () => {
+  it('sets aside photos that no row names, with a note and in the journal, leaves strangers’ files alone, and takes no row back', async () => {
     const kept = (await sent(await jpeg(50))).json<Photo>();
     await commanded(added(kept));
     const orphan = (await sent(await jpeg(51))).json<Photo>();
     writeFileSync(join(folder, 'photos', `${'c'.repeat(64)}.part`), 'half');
+    writeFileSync(join(folder, 'photos', 'holiday.jpg'), 'not ours');
     workshop.close();
     workshop = openWorkshop(folder);
-    expect(workshop.recovered).toEqual(['A photo that was never finished being kept, and taken away.']);
-    expect(photosIn(folder)).toEqual([kept.sha256]);
-    expect(existsSync(join(folder, 'photos', 'small', `${orphan.sha256}.jpg`))).toBe(false);
-    rmSync(join(folder, 'photos', kept.sha256));
+    expect(workshop.recovered).toEqual([expect.stringMatching(/^A photo that no machine names was set aside in set-aside-photos-/)]);
+    expect(photosIn(folder).toSorted()).toEqual([kept.sha256, 'holiday.jpg'].toSorted());
+    const aside = readdirSync(folder).find((name) => name.startsWith('set-aside-photos-')) ?? '';
+    expect(readdirSync(join(folder, aside)).toSorted()).toEqual([orphan.sha256, 'note.txt'].toSorted());
+    expect(workshop.db.prepare("SELECT what FROM journal WHERE kind = 'sweep'").pluck().get()).toContain(orphan.sha256);
+    // and it is there again as soon as something names it
+    await app.close();
+    app = createApp({ workshop });
+    expect((await commanded(added(orphan))).statusCode).toBe(200);
+    expect(photosIn(folder)).toContain(orphan.sha256);
+  });
+  it('keeps the row of a photo whose file is away, says so, and has it again when the file is back', async () => {
+    const bytes = await jpeg(52);
+    const kept = (await sent(bytes)).json<Photo>();
+    await commanded(added(kept));
+    renameSync(join(folder, 'photos'), join(folder, 'photos-elsewhere'));
     workshop.close();
     workshop = openWorkshop(folder);
-    expect(workshop.recovered).toEqual(['A photo is missing from the data folder, and struck through.']);
+    expect(workshop.recovered).toEqual([expect.stringMatching(/^A photo is missing from the data folder: shown as missing/)]);
     const facts = jobFacts(workshop.db, jobId);
-    expect(withdrawnIds(facts).has(facts.photos[0]?.id ?? '')).toBe(true);
+    expect(withdrawnIds(facts).has(facts.photos[0]?.id ?? '')).toBe(false);
+    renameSync(join(folder, 'photos-elsewhere'), join(folder, 'photos'));
     workshop.close();
     workshop = openWorkshop(folder);
     expect(workshop.recovered).toEqual([]);
+    await app.close();
+    app = createApp({ workshop });
+    expect((await app.inject(`/api/photos/${kept.sha256}`)).rawPayload.equals(bytes)).toBe(true);
   });
 });
 

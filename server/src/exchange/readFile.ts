@@ -1,13 +1,24 @@
-import { anyFile, fileProblems, FILE_VERSION, jobsIn, upgradeFile, type AnyFile } from '@elder-cog/contract';
-import { derive } from '@elder-cog/derive';
-import { strFromU8, unzipSync } from 'fflate';
+import { anyFile, fileProblems, FILE_VERSION, jobFacts, journalEntry, lot, upgradeFile, type AnyFile } from '@elder-cog/contract';
+import { strFromU8 } from 'fflate';
 import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
 import type { z } from 'zod';
 import { WorkshopError } from '../errors.ts';
+import { isZip, openPacked, type Packed } from './packed.ts';
 
 /** No job.json or workshop.json of ours is bigger than this when it is unpacked; photos are counted one by one. */
-const UNPACKED_LIMIT = 256 * 1024 * 1024;
+const MOST_BYTES = 64 * 1024 * 1024;
+/** A list in a file of ours is shorter, and its fields lie less deep. */
+const MOST_ROWS = 100_000;
+const DEEPEST = 32;
+/** Over this the line of a fault is not looked for: its field is said alone. */
+const LINES_WITHIN = 8 * 1024 * 1024;
 const ENTRIES = ['job.json', 'workshop.json'] as const;
+
+/** A file that was read: what is in it, and where it was packed, its photos beside it. */
+export interface ReadFile {
+  readonly file: AnyFile;
+  readonly packed: Packed | null;
+}
 
 /**
  * Reads an exported file: a `.eldercog.zip` or a bare JSON file, of any version this program has written.
@@ -15,43 +26,94 @@ const ENTRIES = ['job.json', 'workshop.json'] as const;
  * @param bytes as they came
  * @throws WorkshopError `badFile`, whose sentence names line, field, what was found and what would be right
  */
-export function readFile(bytes: Uint8Array): AnyFile {
-  const text = textOf(bytes);
+export async function readFile(bytes: Uint8Array): Promise<ReadFile> {
+  if (bytes.length === 0) throw new WorkshopError('badFile', 'That file is empty: choose a .eldercog.zip or a job.json.');
+  if (!isZip(bytes)) return { file: readBare(bytes), packed: null };
+  const packed = await openPacked(bytes);
+  for (const name of ENTRIES) {
+    const found = await packed.read(name, MOST_BYTES);
+    if (found) return { file: readBare(found), packed };
+  }
+  throw new WorkshopError('badFile', 'There is no job.json or workshop.json in that zip: it is not an export of Elder Cog.');
+}
+
+/**
+ * Reads the JSON of a job or a workshop.
+ *
+ * @throws WorkshopError `badFile`, as `readFile`
+ */
+export function readBare(bytes: Uint8Array): AnyFile {
+  if (bytes.length > MOST_BYTES) throw new WorkshopError('badFile', 'That file is over 64 MB without its photos: it is not one of ours.');
+  const text = decode(bytes);
+  refuseDeep(text);
   const raw = jsonOf(text);
   refuseNewer(raw);
-  const upgraded = upgradeFile(raw);
-  const checked = anyFile.safeParse(upgraded);
-  if (!checked.success) throw shapeRefusal(text, checked.error);
-  const [problem, ...others] = fileProblems(checked.data);
+  const file = checked(text, upgradeFile(raw));
+  const [problem, ...others] = fileProblems(file);
   if (problem) throw refusal(text, problem.path, problem.found, problem.wanted, others.length);
-  for (const job of jobsIn(checked.data)) tryDerive(job);
-  return checked.data;
+  return file;
 }
 
-export const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
-
-function textOf(bytes: Uint8Array): string {
-  if (bytes.length === 0) throw new WorkshopError('badFile', 'That file is empty: choose a .eldercog.zip or a job.json.');
-  if (!isZip(bytes)) return decode(bytes);
-  let unpacked = 0;
-  let files: Record<string, Uint8Array>;
-  try {
-    files = unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        if (!(ENTRIES as readonly string[]).includes(name)) return false;
-        unpacked += originalSize;
-        if (unpacked > UNPACKED_LIMIT) throw new WorkshopError('badFile', 'That file unpacks to more than 256 MB: it is not one of ours.');
-        return true;
-      },
-    });
-  } catch (error) {
-    if (error instanceof WorkshopError) throw error;
-    throw new WorkshopError('badFile', 'That is a damaged zip file: it stops short, or was changed on the way. Export it again.');
+/** Looked for before it is parsed: what lies deep enough stops a program that goes down into it. */
+function refuseDeep(text: string): void {
+  let depth = 0;
+  let inWords = false;
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i);
+    if (inWords) {
+      if (c === 0x5c) i++;
+      else if (c === 0x22) inWords = false;
+    } else if (c === 0x22) inWords = true;
+    else if (c === 0x7b || c === 0x5b) {
+      if (++depth > DEEPEST)
+        throw new WorkshopError('badFile', `That file lies more than ${DEEPEST} deep, list in list: it is not an export of Elder Cog.`);
+    } else if (c === 0x7d || c === 0x5d) depth--;
   }
-  const found = ENTRIES.map((name) => files[name]).find((entry) => entry !== undefined);
-  if (!found) throw new WorkshopError('badFile', 'There is no job.json or workshop.json in that zip: it is not an export of Elder Cog.');
-  return decode(found);
 }
+
+type Lists = Record<string, z.ZodArray>;
+const FACT_LISTS = Object.fromEntries(Object.entries(jobFacts.shape).filter(([name]) => name !== 'job')) as unknown as Lists;
+
+/**
+ * Held to its shape, a row at a time, and no further than the first that is wrong: a list of a million wrong things is one wrong thing.
+ */
+function checked(text: string, raw: unknown): AnyFile {
+  const file = raw as Record<string, unknown>;
+  const facts = file.format === 'elder-cog/job' ? [['job', file.job] as const] : listOf(file.jobs).map((job, n) => [`jobs.${n}`, job] as const);
+  if (facts.length > 10_000) throw refusal(text, ['jobs'], `${facts.length} of them`, 'no more than 10000 machines', 0);
+  const lists: { at: (string | number)[]; of: Record<string, unknown>; name: string; rows: z.ZodType }[] = [];
+  for (const [at, job] of facts) {
+    if (typeof job !== 'object' || job === null) continue;
+    const path = at.split('.').map((key) => (/^\d+$/.test(key) ? Number(key) : key));
+    for (const [name, list] of Object.entries(FACT_LISTS))
+      lists.push({ at: [...path, name], of: job as Record<string, unknown>, name, rows: list.element as z.ZodType });
+  }
+  lists.push({ at: ['lots'], of: file, name: 'lots', rows: lot }, { at: ['journal'], of: file, name: 'journal', rows: journalEntry });
+  const taken = lists.flatMap((list) => {
+    const rows = list.of[list.name];
+    if (!Array.isArray(rows)) return [];
+    if (rows.length > MOST_ROWS) throw refusal(text, list.at, `${rows.length} of them`, `no more than ${MOST_ROWS}`, 0);
+    // out of the way while what is round them is looked at
+    list.of[list.name] = [];
+    return [{ ...list, found: rows as unknown[] }];
+  });
+  const shell = anyFile.safeParse(file);
+  if (!shell.success) throw shapeRefusal(text, shell.error, []);
+  const whole = shell.data as unknown as Record<string, unknown>;
+  for (const { at, rows, found } of taken) {
+    const parsed = found.map((row, i) => {
+      const result = rows.safeParse(row);
+      if (!result.success) throw shapeRefusal(text, result.error, [...at, i]);
+      return result.data;
+    });
+    const parent = at.slice(0, -1).reduce<Record<string | number, unknown>>((node, key) => node[key] as Record<string | number, unknown>, whole);
+    const name = at.at(-1) ?? '';
+    if (name in parent) parent[name] = parsed;
+  }
+  return whole as unknown as AnyFile;
+}
+
+const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);
 
 function decode(bytes: Uint8Array): string {
   try {
@@ -63,11 +125,13 @@ function decode(bytes: Uint8Array): string {
 }
 
 const lineAt = (text: string, offset: number): number => text.slice(0, offset).split('\n').length;
+const tree = (text: string): Node | undefined => (text.length > LINES_WITHIN ? undefined : parseTree(text));
 
 function jsonOf(text: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
+    if (text.length > LINES_WITHIN) throw new WorkshopError('badFile', 'That is not JSON: was the file cut short, or edited by hand?');
     const errors: ParseError[] = [];
     parseTree(text, errors, { disallowComments: true });
     const [first] = errors;
@@ -120,23 +184,29 @@ const fieldName = (path: readonly (string | number)[]): string =>
   path.reduce<string>((name, key) => (typeof key === 'number' ? `${name}[${key}]` : name === '' ? key : `${name}.${key}`), '');
 
 function refusal(text: string, path: readonly (string | number)[], found: string, wanted: string, others: number): WorkshopError {
-  const line = lineAt(text, nodeAt(parseTree(text), path)?.offset ?? 0);
+  const root = tree(text);
+  const line = root ? lineAt(text, nodeAt(root, path)?.offset ?? 0) : undefined;
   const field = fieldName(path);
   const more = others > 0 ? ` There ${others === 1 ? 'is one more thing' : `are ${others} more things`} wrong with it.` : '';
-  return new WorkshopError('badFile', `Line ${line}, ${field}: found ${found}; there should be ${wanted}.${more} Nothing was brought in.`, {
-    line,
-    field,
-    found,
-    wanted,
-  });
+  return new WorkshopError(
+    'badFile',
+    `${line === undefined ? 'In' : `Line ${line},`} ${field}: found ${found}; there should be ${wanted}.${more} Nothing was brought in.`,
+    {
+      ...(line === undefined ? {} : { line }),
+      field,
+      found,
+      wanted,
+    },
+  );
 }
 
-function shapeRefusal(text: string, error: z.ZodError): WorkshopError {
+function shapeRefusal(text: string, error: z.ZodError, under: readonly (string | number)[]): WorkshopError {
   const [first, ...others] = error.issues;
-  const path = (first?.path ?? []).map((key) => (typeof key === 'symbol' ? String(key) : key));
-  const node = parseTree(text);
+  const path = [...under, ...(first?.path ?? []).map((key) => (typeof key === 'symbol' ? String(key) : key))];
+  const node = tree(text);
   const at = node && findNodeAtLocation(node, path);
-  return refusal(text, path, shown(at === undefined ? undefined : valueOf(text, at)), wantedBy(first), others.length);
+  const found = node ? shown(at === undefined ? undefined : valueOf(text, at)) : 'something else';
+  return refusal(text, path, found, wantedBy(first), others.length);
 }
 
 const valueOf = (text: string, node: Node): unknown => JSON.parse(text.slice(node.offset, node.offset + node.length));
@@ -170,16 +240,5 @@ function wantedBy(issue: z.core.$ZodIssue | undefined): string {
       return `${issue.minimum} or more${issue.origin === 'string' ? ' letters' : issue.origin === 'array' ? ' of them' : ''}`;
     default:
       return issue.message.replace(/\.$/, '');
-  }
-}
-
-function tryDerive(facts: Parameters<typeof derive>[0]): void {
-  try {
-    derive(facts);
-  } catch {
-    throw new WorkshopError(
-      'badFile',
-      `The facts of ${facts.job.machine} contradict each other, so that nothing can be reckoned from them. Nothing was brought in.`,
-    );
   }
 }

@@ -9,6 +9,9 @@ import type { Workshop } from '../workshop.ts';
 export function commandRoutes(app: App, workshop: Workshop): void {
   app.post('/api/commands', { schema: { body: command, response: { 200: commandReply } } }, ({ body }) => {
     if (body.change.kind === 'photo.add' && !hasPhoto(workshop.folder, body.change.photo.sha256)) throw new WorkshopError('photoGone');
-    return applyRead(workshop.db, body);
+    workshop.stillThere();
+    const reply = applyRead(workshop.db, body);
+    if (!reply.already) workshop.tell({ seq: reply.seq, jobId: reply.jobId, commandId: body.commandId });
+    return reply;
   });
 }

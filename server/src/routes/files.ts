@@ -16,7 +16,7 @@ export function fileRoutes(app: App, workshop: Workshop): void {
   app.addContentTypeParser('application/octet-stream', { parseAs: 'buffer', bodyLimit: FILE_LIMIT }, (_request, body, done) => done(null, body));
   const machine = (id: string): { machine: string; year: string } => {
     const job = jobs.byId(workshop.db, id);
-    if (!job) throw new WorkshopError('notFound', 'That machine is not on the shelf.');
+    if (!job || job.gone === true) throw new WorkshopError('notFound', 'That machine is not on the shelf.');
     return job;
   };
   const params = z.object({ id: z.uuid() });
@@ -63,7 +63,7 @@ export function fileRoutes(app: App, workshop: Workshop): void {
     async ({ body, query }) => {
       if (!Buffer.isBuffer(body)) throw new WorkshopError('badFile', 'No file came: choose a .eldercog.zip or a job.json.');
       const { jobs: brought, leaves } = await bringIn(workshop, body, { copy: query.copy === 'yes', who: query.who });
-      return { jobs: [...brought], leaves };
+      return { jobs: brought.map(({ id, machine }) => ({ id, machine })), leaves };
     },
   );
 }

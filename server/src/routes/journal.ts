@@ -1,9 +1,9 @@
 import { journalReply } from '@elder-cog/contract';
 import { journalWords, type JournalEffect } from '@elder-cog/derive';
 import { z } from 'zod';
-import { jobFacts } from '../store/facts.ts';
+import type { jobFacts } from '../store/facts.ts';
 import { journal } from '../store/journal.ts';
-import { isObservation } from '../store/observations.ts';
+import { isObservation } from '../store/tables.ts';
 import type { App } from '../typedApp.ts';
 import type { Workshop } from '../workshop.ts';
 
@@ -21,7 +21,7 @@ export function journalRoutes(app: App, workshop: Workshop): void {
       },
     },
     ({ params, query }) => {
-      const facts = jobFacts(workshop.db, params.id);
+      const facts = workshop.cache.facts(params.id);
       const rows = journal.ofJob(workshop.db, params.id, query.before ?? Number.MAX_SAFE_INTEGER, PAGE + 1);
       const undone = new Map(rows.flatMap((row) => (row.undoes === null ? [] : [[row.undoes, row] as const])));
       return {

@@ -1,7 +1,7 @@
 import { photoReply } from '@elder-cog/contract';
 import { z } from 'zod';
 import { WorkshopError } from '../errors.ts';
-import { keepPhoto, PHOTO_LIMIT, readPhoto } from '../exchange/photoFiles.ts';
+import { hasPhoto, keepPhoto, PHOTO_LIMIT, readPhoto } from '../exchange/photoFiles.ts';
 import { photos } from '../store/photos.ts';
 import type { App } from '../typedApp.ts';
 import type { Workshop } from '../workshop.ts';
@@ -25,6 +25,7 @@ export function photoRoutes(app: App, workshop: Workshop): void {
       ({ body }) => {
         if (!Buffer.isBuffer(body) || body.length === 0) throw new WorkshopError('badPhoto', 'No photo came: choose a JPEG, PNG or WebP.');
         if (workshop.folder === null) throw new WorkshopError('badPhoto', 'This workshop is in memory only: it has nowhere to keep a photo.');
+        workshop.stillThere();
         return keepPhoto(workshop.folder, body);
       },
     );
@@ -34,7 +35,7 @@ export function photoRoutes(app: App, workshop: Workshop): void {
     '/api/photos/:sha256',
     { schema: { params: z.object({ sha256: z.string() }), querystring: z.object({ small: z.enum(['yes', 'no']).default('no') }) } },
     ({ params: { sha256 }, query }, reply) => {
-      const found = workshop.folder === null ? null : readPhoto(workshop.folder, sha256, query.small === 'yes');
+      const found = !hasPhoto(workshop.folder, sha256) || workshop.folder === null ? null : readPhoto(workshop.folder, sha256, query.small === 'yes');
       if (!found) throw new WorkshopError('notFound', 'That photo is not in the data folder.');
       const mediaType = found.isSmall ? 'image/jpeg' : (photos.mediaType(workshop.db, sha256) ?? 'application/octet-stream');
       // named for what it holds: it can never be another

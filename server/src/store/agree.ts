@@ -1,20 +1,15 @@
+import { canonical } from './canonical.ts';
 import type { Effect } from './journal.ts';
 import type { Db } from './open.ts';
-import { DESCRIPTIONS, type DescriptionTable } from './descriptions.ts';
-import { isObservation, OBSERVATIONS } from './observations.ts';
+import { isTable, storeOf } from './tables.ts';
 
 type Row = Readonly<Record<string, unknown>>;
 
-const isDescription = (table: string): table is DescriptionTable => table in DESCRIPTIONS;
-
-function rowNow(db: Db, table: string, id: string): Row | null {
-  if (isObservation(table)) return OBSERVATIONS[table].byId(db, id) as Row | null;
-  return isDescription(table) ? (DESCRIPTIONS[table].byId(db, id) as Row | null) : null;
-}
+const rowNow = (db: Db, table: string, id: string): Row | null => (isTable(table) ? (storeOf(table).byId(db, id) as Row | null) : null);
 
 const same = (wrote: unknown, now: Row | null): boolean => {
   if (wrote === null || now === null) return wrote === now;
-  return Object.entries(now).every(([key, value]) => JSON.stringify((wrote as Row)[key] ?? null) === JSON.stringify(value ?? null));
+  return Object.entries(now).every(([key, value]) => canonical((wrote as Row)[key]) === canonical(value));
 };
 
 /**

@@ -1,63 +1,15 @@
-import { command as commandSchema, type Command, type CommandReply, type Limit, type Station } from '@elder-cog/contract';
+import { command as commandSchema, type Command, type CommandReply, type Limit } from '@elder-cog/contract';
 import type { z } from 'zod';
-import { diskTrouble, WorkshopError } from '../errors.ts';
-import { DESCRIPTIONS, type DescriptionTable } from './descriptions.ts';
-import { jobs } from './jobs.ts';
-import { jobOf } from './jobOf.ts';
-import { journal, type Effect, type JournalRow } from './journal.ts';
+import { WorkshopError } from '../errors.ts';
+import { currentBuild, type Current } from './currentBuild.ts';
+import { journal, type JournalRow } from './journal.ts';
 import { limits } from './limits.ts';
-import { isObservation, OBSERVATIONS, type ObservationTable } from './observations.ts';
 import type { Db } from './open.ts';
-import { stations } from './stations.ts';
+import { undo } from './undo.ts';
+import { enter, inPlainWords, refusePutAway, Writer } from './writer.ts';
 
-type Applied = z.output<typeof commandSchema>;
+export type Applied = z.output<typeof commandSchema>;
 type AppliedChange = Applied['change'];
-
-interface Described {
-  readonly id: string;
-  readonly revision?: number;
-}
-interface DescriptionStore {
-  byId(db: Db, id: string): Described | null;
-  insert(db: Db, row: Described): void;
-  update(db: Db, row: Described): void;
-  remove(db: Db, id: string): void;
-}
-const storeOf = (table: DescriptionTable): DescriptionStore => DESCRIPTIONS[table] as unknown as DescriptionStore;
-
-/** Collects what one command does, so that the journal can hold it and undo can take it back. */
-class Writer {
-  readonly effects: Effect[] = [];
-  private readonly db: Db;
-
-  constructor(db: Db) {
-    this.db = db;
-  }
-
-  create(table: DescriptionTable, row: Described): void {
-    storeOf(table).insert(this.db, row);
-    this.effects.push({ table, id: row.id, before: null, after: row });
-  }
-
-  /** Writes a description if its revision is the one the writer saw. */
-  change(table: DescriptionTable, id: string, revision: number, patch: object): void {
-    const before = storeOf(table).byId(this.db, id);
-    if (!before) throw new WorkshopError('notFound');
-    if (before.revision !== revision) {
-      const last = journal.lastChange(this.db, id);
-      throw new WorkshopError('stale', undefined, { theirs: before, ...(last ?? {}) });
-    }
-    const after = { ...before, ...patch, revision: revision + 1 };
-    storeOf(table).update(this.db, after);
-    this.effects.push({ table, id, before, after });
-  }
-
-  observe<Row extends { readonly id: string }>(table: ObservationTable, row: Row): void {
-    const { insert } = OBSERVATIONS[table] as unknown as { insert(db: Db, row: object): void };
-    insert(this.db, row);
-    this.effects.push({ table, id: row.id, before: null, after: row });
-  }
-}
 
 const FIRST = { revision: 1 } as const;
 
@@ -69,6 +21,11 @@ function putOutOfUse(db: Db, write: Writer, stationId: string): void {
 function setLimit(db: Db, write: Writer, limit: Omit<Limit, 'revision'>): void {
   if (limit.inUse) putOutOfUse(db, write, limit.stationId);
   write.create('limit', { ...FIRST, ...limit });
+}
+
+/** Where another build has been made since the one that was seen, both are said, and whoever sent it chooses. */
+function refuseOvertaken(overtaken: Current | null): void {
+  if (overtaken) throw new WorkshopError('newerBuild', undefined, overtaken);
 }
 
 function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 'undo' }>): void {
@@ -124,17 +81,19 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       for (const row of change.specs) write.create('spec', { ...FIRST, ...row });
       return;
     case 'spec.change': {
-      const { id, revision, ...patch } = change.spec;
+      const { id, revision, gone: _, ...patch } = change.spec;
       return write.change('spec', id, revision, patch);
     }
     case 'spec.copy': {
-      const { id, revision, ...patch } = change.spec;
+      const { id, revision, gone: _, ...patch } = change.spec;
       write.change('spec', id, revision, patch);
       return setLimit(db, write, change.limit);
     }
     case 'build.add':
+      refuseOvertaken(currentBuild.after(db, change.build, change.saw));
       return write.observe('build', change.build);
     case 'reading.keep':
+      refuseOvertaken(currentBuild.ofStation(db, change.reading.stationId, change.saw));
       return write.observe('reading', change.reading);
     case 'strip.add':
       write.observe('strip', change.entry);
@@ -162,7 +121,7 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
     case 'openItem.raise':
       return write.create('openItem', { ...FIRST, ...change.openItem });
     case 'openItem.change': {
-      const { id, revision, ...patch } = change.openItem;
+      const { id, revision, gone: _, ...patch } = change.openItem;
       return write.change('openItem', id, revision, patch);
     }
     case 'withdraw':
@@ -211,87 +170,45 @@ const SAID: Readonly<Record<string, string>> = {
   'lot.change': 'the change to the leaves',
 };
 
-/** Takes back a client's last command: observations are withdrawn, descriptions written back if nobody has touched them since. */
-function undo(db: Db, write: Writer, last: JournalRow, { who, at, commandId }: Applied): void {
-  const effects = (JSON.parse(last.effects) as Effect[]).reverse();
-  effects.forEach(({ table, id, before, after }, i) => {
-    if (isObservation(table)) {
-      const withdrawalId = i === 0 ? commandId : `${commandId.slice(0, -4)}${i.toString(16).padStart(4, '0')}`;
-      return write.observe('withdrawal', { id: withdrawalId, ofKind: table, ofId: id, who, at, why: 'undone' });
-    }
-    const store = storeOf(table as DescriptionTable);
-    const now = store.byId(db, id);
-    if (!now) return;
-    if (now.revision !== (after as Described).revision) {
-      const changed = journal.lastChange(db, id);
-      throw new WorkshopError('stale', `${changed?.who || 'Somebody'} changed it since: it is left as it is.`, { theirs: now, ...(changed ?? {}) });
-    }
-    const observed = before === null && table === 'station' ? stations.observed(db, id) : null;
-    if (observed && observed.every > 0) {
-      // what was read of it is kept, taken back though it is: the row leaves the book and not the database
-      if (observed.standing > 0) throw new WorkshopError('restsOnIt');
-      const back = { ...(now as Station), revision: (now.revision ?? 0) + 1, gone: true };
-      store.update(db, back);
-      write.effects.push({ table, id, before: now, after: back });
-    } else if (before === null) {
-      store.remove(db, id);
-      write.effects.push({ table, id, before: now, after: null });
-    } else {
-      const back = { ...(before as Described), revision: (now.revision ?? 0) + 1 };
-      store.update(db, back);
-      write.effects.push({ table, id, before: now, after: back });
-    }
-  });
-}
-
-/** SQLite's refusals in plain words. */
-function inPlainWords(error: unknown, undoing: boolean): never {
-  const code = (error as { code?: string }).code;
-  if (code === 'SQLITE_CONSTRAINT_FOREIGNKEY') throw new WorkshopError(undoing ? 'restsOnIt' : 'unknownParent');
-  if (code === 'SQLITE_CONSTRAINT_PRIMARYKEY' || code === 'SQLITE_CONSTRAINT_UNIQUE') throw new WorkshopError('alreadyHere');
-  if (code === 'SQLITE_CONSTRAINT_CHECK') throw new WorkshopError('badRequest', 'Those figures contradict each other: give the smaller limit first.');
-  throw diskTrouble(error) ?? error;
-}
-
 /**
- * The only writer. One transaction: the rows and the journal. A command id seen before is answered as before and changes nothing.
+ * The only writer of what people enter. One transaction: the rows and the journal. A command id seen before is answered as before and
+ * changes nothing.
  *
- * @throws WorkshopError `stale`, `notFound`, `nothingToUndo`, `restsOnIt`, `unknownParent`, `alreadyHere`, `putAway`, `diskFull`, `readOnly`, `diskTrouble`
+ * @throws WorkshopError `stale`, `newerBuild`, `notFound`, `nothingToUndo`, `restsOnIt`, `unknownParent`, `alreadyHere`, `badRequest`, `putAway`,
+ *   `diskFull`, `readOnly`, `diskTrouble`
  */
 export const apply = (db: Db, input: Command): CommandReply => applyRead(db, commandSchema.parse(input));
 
 /** The same, of a command that was read by its shape already. */
 export function applyRead(db: Db, command: Applied): CommandReply {
-  const { commandId, clientId, who, at, change } = command;
+  const { commandId, change } = command;
   const run = db.transaction((): CommandReply => {
     const seen = journal.byCommand(db, commandId);
-    if (seen) return { already: true, undid: seen.undid };
+    if (seen) return replyOf(db, seen, true);
     const write = new Writer(db);
-    const jobId = change.kind === 'undo' ? null : jobOf(db, change);
-    if (jobId !== null && change.kind !== 'job.change' && jobs.byId(db, jobId)?.archivedAt) throw new WorkshopError('putAway');
-    const last = change.kind === 'undo' ? journal.lastOf(db, clientId) : null;
-    if (change.kind === 'undo') {
-      if (!last) throw new WorkshopError('nothingToUndo');
-      undo(db, write, last, command);
-    } else carryOut(db, write, change);
+    const last = change.kind === 'undo' ? undo(db, write, command, change.seq) : null;
+    if (change.kind !== 'undo') carryOut(db, write, change);
+    const jobId = last ? last.jobId : write.jobId();
+    const putsAway = change.kind === 'job.change' || last?.kind === 'job.change';
+    if (!putsAway) refusePutAway(db, jobId);
+    if (!last) write.check(jobId);
+    const { clientId, who, at } = command;
     const undid = last ? (SAID[last.kind] ?? 'the last thing') : null;
-    journal.insert(db, {
-      commandId,
-      clientId,
-      who,
-      at,
-      kind: change.kind,
-      jobId: last?.jobId ?? jobId,
-      what: JSON.stringify(change),
-      effects: JSON.stringify(write.effects),
-      undoes: last?.seq ?? null,
-      undid,
-    });
-    return { already: false, undid };
+    enter(db, { commandId, clientId, who, at, kind: change.kind, what: change, jobId, undoes: last?.seq ?? null, undid, effects: write.effects });
+    return replyOf(db, journal.byCommand(db, commandId) as JournalRow, false);
   });
   try {
     return run.immediate();
   } catch (error) {
-    return inPlainWords(error, change.kind === 'undo');
+    throw inPlainWords(error, change.kind === 'undo');
   }
 }
+
+const replyOf = (db: Db, { seq, jobId, undid, effects }: JournalRow, already: boolean): CommandReply => ({
+  already,
+  undid,
+  seq,
+  jobId,
+  before: jobId === null ? 0 : journal.before(db, jobId, seq),
+  effects: JSON.parse(effects) as CommandReply['effects'],
+});

@@ -1,12 +1,13 @@
 import type { Assembly } from '@elder-cog/contract';
+import { fromMarked, marked } from './gone.ts';
 import type { Db } from './open.ts';
 
-type Row = Omit<Assembly, 'cameApart'> & { cameApart: number };
+type Row = Omit<Assembly, 'cameApart' | 'gone'> & { gone: number; cameApart: number };
 
-const fromRow = (row: Row): Assembly => ({ ...row, cameApart: row.cameApart === 1 });
-const toRow = (row: Assembly): Row => ({ ...row, cameApart: row.cameApart ? 1 : 0 });
+const fromRow = (row: Row): Assembly => fromMarked({ ...row, cameApart: row.cameApart === 1 });
+const toRow = (row: Assembly): Row => marked({ ...row, cameApart: row.cameApart ? 1 : 0 });
 
-const COLUMNS = 'id, revision, job_id AS jobId, name, kind, position, mirror_of AS mirrorOf, came_apart AS cameApart';
+const COLUMNS = 'id, revision, job_id AS jobId, name, kind, position, mirror_of AS mirrorOf, came_apart AS cameApart, gone';
 
 export const assemblies = {
   ofJob: (db: Db, jobId: string): Assembly[] =>
@@ -17,12 +18,12 @@ export const assemblies = {
   },
   insert(db: Db, row: Assembly): void {
     db.prepare(
-      'INSERT INTO assembly (id, revision, job_id, name, kind, position, mirror_of, came_apart) VALUES (@id, @revision, @jobId, @name, @kind, @position, @mirrorOf, @cameApart)',
+      'INSERT INTO assembly (id, revision, job_id, name, kind, position, mirror_of, came_apart, gone) VALUES (@id, @revision, @jobId, @name, @kind, @position, @mirrorOf, @cameApart, @gone)',
     ).run(toRow(row));
   },
   update(db: Db, row: Assembly): void {
     db.prepare(
-      'UPDATE assembly SET revision = @revision, job_id = @jobId, name = @name, kind = @kind, position = @position, mirror_of = @mirrorOf, came_apart = @cameApart WHERE id = @id',
+      'UPDATE assembly SET revision = @revision, job_id = @jobId, name = @name, kind = @kind, position = @position, mirror_of = @mirrorOf, came_apart = @cameApart, gone = @gone WHERE id = @id',
     ).run(toRow(row));
   },
   remove(db: Db, id: string): void {

@@ -5,19 +5,40 @@ type BuildRow = Omit<Build, 'feel' | 'fits'> & { feel: string };
 type FitRow = { id: string; buildId: string; slotId: string; state: string | null };
 type LeafRow = FitLeaf & { fitId: string };
 
-const BUILDS = `SELECT id, assembly_id AS assemblyId, parent_id AS parentId, stage, at, who, label, feel, note FROM build
-  WHERE assembly_id IN (SELECT id FROM assembly WHERE job_id = ?) ORDER BY at, rowid`;
-const FITS = `SELECT f.id, f.build_id AS buildId, f.slot_id AS slotId, f.state FROM build_fit f
+const COLUMNS = 'id, assembly_id AS assemblyId, parent_id AS parentId, stage, at, who, label, feel, note';
+const BUILDS = `SELECT ${COLUMNS} FROM build WHERE assembly_id IN (SELECT id FROM assembly WHERE job_id = ?) ORDER BY seq`;
+const BY_ID = `SELECT ${COLUMNS} FROM build WHERE id = ?`;
+const FIT_COLUMNS = 'f.id, f.build_id AS buildId, f.slot_id AS slotId, f.state';
+const FITS = `SELECT ${FIT_COLUMNS} FROM build_fit f
   JOIN build b ON b.id = f.build_id JOIN assembly a ON a.id = b.assembly_id WHERE a.job_id = ? ORDER BY f.rowid`;
-const LEAVES = `SELECT l.build_fit_id AS fitId, l.lot_id AS lotId, l.thickness_nm AS thickness, l.written, l.unit, l.count FROM build_leaf l
+const FITS_OF_ONE = `SELECT ${FIT_COLUMNS} FROM build_fit f WHERE f.build_id = ? ORDER BY f.rowid`;
+const LEAF_COLUMNS = 'l.build_fit_id AS fitId, l.lot_id AS lotId, l.thickness_nm AS thickness, l.written, l.unit, l.count';
+const LEAVES = `SELECT ${LEAF_COLUMNS} FROM build_leaf l
   JOIN build_fit f ON f.id = l.build_fit_id JOIN build b ON b.id = f.build_id JOIN assembly a ON a.id = b.assembly_id
   WHERE a.job_id = ? ORDER BY l.build_fit_id, l.position`;
+const LEAVES_OF_ONE = `SELECT ${LEAF_COLUMNS} FROM build_leaf l JOIN build_fit f ON f.id = l.build_fit_id
+  WHERE f.build_id = ? ORDER BY l.build_fit_id, l.position`;
 
 function groupBy<Row>(rows: readonly Row[], key: (row: Row) => string): Map<string, Row[]> {
   const groups = new Map<string, Row[]>();
-  for (const row of rows) groups.set(key(row), [...(groups.get(key(row)) ?? []), row]);
+  for (const row of rows) {
+    const group = groups.get(key(row));
+    if (group) group.push(row);
+    else groups.set(key(row), [row]);
+  }
   return groups;
 }
+
+const whole = (row: BuildRow, fits: readonly FitRow[], leaves: ReadonlyMap<string, readonly LeafRow[]>): Build => ({
+  ...row,
+  feel: JSON.parse(row.feel) as string[],
+  fits: fits.map(({ id, slotId, state }) => ({
+    id,
+    slotId,
+    state,
+    leaves: (leaves.get(id) ?? []).map(({ lotId, thickness, written, unit, count }) => ({ lotId, thickness, written, unit, count })),
+  })),
+});
 
 export const builds = {
   ofJob(db: Db, jobId: string): Build[] {
@@ -26,21 +47,18 @@ export const builds = {
     return db
       .prepare<[string], BuildRow>(BUILDS)
       .all(jobId)
-      .map((row) => ({
-        ...row,
-        feel: JSON.parse(row.feel) as string[],
-        fits: (fits.get(row.id) ?? []).map(({ id, slotId, state }) => ({
-          id,
-          slotId,
-          state,
-          leaves: (leaves.get(id) ?? []).map(({ lotId, thickness, written, unit, count }) => ({ lotId, thickness, written, unit, count })),
-        })),
-      }));
+      .map((row) => whole(row, fits.get(row.id) ?? [], leaves));
   },
-  byId: (db: Db, id: string): { id: string } | null => db.prepare<[string], { id: string }>('SELECT id FROM build WHERE id = ?').get(id) ?? null,
+  byId(db: Db, id: string): Build | null {
+    const row = db.prepare<[string], BuildRow>(BY_ID).get(id);
+    if (!row) return null;
+    const leaves = groupBy(db.prepare<[string], LeafRow>(LEAVES_OF_ONE).all(id), (leaf) => leaf.fitId);
+    const fits = db.prepare<[string], FitRow>(FITS_OF_ONE).all(id);
+    return whole(row, fits, leaves);
+  },
   insert(db: Db, build: Build): void {
     db.prepare(
-      'INSERT INTO build (id, assembly_id, parent_id, stage, at, who, label, feel, note) VALUES (@id, @assemblyId, @parentId, @stage, @at, @who, @label, @feel, @note)',
+      'INSERT INTO build (id, assembly_id, parent_id, stage, at, who, label, feel, note, seq) VALUES (@id, @assemblyId, @parentId, @stage, @at, @who, @label, @feel, @note, (SELECT coalesce(max(seq), 0) + 1 FROM build))',
     ).run({ ...build, feel: JSON.stringify(build.feel) });
     const fit = db.prepare('INSERT INTO build_fit (id, build_id, slot_id, state) VALUES (@id, @buildId, @slotId, @state)');
     const leaf = db.prepare(

@@ -13,15 +13,15 @@ const COLUMNS = 'id, job_id AS jobId, station_id AS stationId, part, part_type A
 
 export const inspections = {
   ofJob: (db: Db, jobId: string): Inspection[] =>
-    db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM inspection WHERE job_id = ? ORDER BY at, rowid`).all(jobId).map(fromRow),
+    db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM inspection WHERE job_id = ? ORDER BY seq`).all(jobId).map(fromRow),
   byId(db: Db, id: string): Inspection | null {
     const row = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM inspection WHERE id = ?`).get(id);
     return row ? fromRow(row) : null;
   },
   insert(db: Db, row: Inspection): void {
     db.prepare(
-      `INSERT INTO inspection (id, job_id, station_id, part, part_type, cleaned, findings, proposed, decision, reason, who, at)
-      VALUES (@id, @jobId, @stationId, @part, @partType, @cleaned, @findings, @proposed, @decision, @reason, @who, @at)`,
+      `INSERT INTO inspection (id, job_id, station_id, part, part_type, cleaned, findings, proposed, decision, reason, who, at, seq)
+      VALUES (@id, @jobId, @stationId, @part, @partType, @cleaned, @findings, @proposed, @decision, @reason, @who, @at, (SELECT coalesce(max(seq), 0) + 1 FROM inspection))`,
     ).run({ ...row, cleaned: row.cleaned ? 1 : 0, findings: JSON.stringify(row.findings) });
   },
 };

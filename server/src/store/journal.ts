@@ -34,17 +34,35 @@ export const journal = {
         `SELECT ${COLUMNS} FROM journal j WHERE client_id = ? AND undoes IS NULL AND NOT EXISTS (SELECT 1 FROM journal u WHERE u.undoes = j.seq) ORDER BY seq DESC LIMIT 1`,
       )
       .get(clientId) ?? null,
+  /** The entry of a job before another of it; 0 where it was the first. */
+  before: (db: Db, jobId: string, seq: number): number =>
+    db.prepare<[string, number], number>('SELECT coalesce(max(seq), 0) FROM journal WHERE job_id = ? AND seq < ?').pluck().get(jobId, seq) ?? 0,
+  /** Where a job stands now, and the last command there was of any: by the two, a page and the server know that they speak of one book. */
+  now: (db: Db): { seq: number; last: string } =>
+    db.prepare<[], { seq: number; last: string }>('SELECT seq, command_id AS last FROM journal ORDER BY seq DESC LIMIT 1').get() ?? {
+      seq: 0,
+      last: '',
+    },
+  lastOfJob: (db: Db, jobId: string): number =>
+    db.prepare<[string], number>('SELECT coalesce(max(seq), 0) FROM journal WHERE job_id = ?').pluck().get(jobId) ?? 0,
+  since: (db: Db, jobId: string, seq: number, most: number): JournalRow[] =>
+    db
+      .prepare<[string, number, number], JournalRow>(`SELECT ${COLUMNS} FROM journal WHERE job_id = ? AND seq > ? ORDER BY seq LIMIT ?`)
+      .all(jobId, seq, most),
   /** Who last changed a row, for a refusal that says so. */
-  lastChange: (db: Db, id: string): { who: string; at: string } | null =>
+  lastChange: (db: Db, id: string): { who?: string; at?: string } =>
     db
       .prepare<[string], { who: string; at: string }>(
         `SELECT j.who, j.at FROM journal j, json_each(j.effects) e WHERE json_extract(e.value, '$.id') = ? ORDER BY j.seq DESC LIMIT 1`,
       )
-      .get(id) ?? null,
-  insert(db: Db, row: Omit<JournalRow, 'seq'> & { what: string }): void {
-    db.prepare(
-      'INSERT INTO journal (command_id, client_id, who, at, kind, job_id, what, effects, undoes, undid) VALUES (@commandId, @clientId, @who, @at, @kind, @jobId, @what, @effects, @undoes, @undid)',
-    ).run(row);
+      .get(id) ?? {},
+  insert(db: Db, row: Omit<JournalRow, 'seq'> & { what: string }): number {
+    const { lastInsertRowid } = db
+      .prepare(
+        'INSERT INTO journal (command_id, client_id, who, at, kind, job_id, what, effects, undoes, undid) VALUES (@commandId, @clientId, @who, @at, @kind, @jobId, @what, @effects, @undoes, @undid)',
+      )
+      .run(row);
+    return Number(lastInsertRowid);
   },
   /** Newest first, before `before` where that is given. */
   ofJob: (db: Db, jobId: string, before: number, count: number): JournalRow[] =>

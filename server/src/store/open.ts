@@ -16,45 +16,27 @@ const migrations = (): { version: number; sql: string }[] =>
 
 const versionOf = (db: Db): number => db.pragma('user_version', { simple: true }) as number;
 
-/**
- * Looks before anything is written: a newer database, one that is damaged, or a file that is none at all is left as it is.
- *
- * @throws WorkshopError `tooNew`, `unreadable`
- */
-function lookAt(file: string, newest: number): void {
-  let looked: Db;
-  try {
-    looked = new Database(file, { fileMustExist: true, readonly: true });
-  } catch (error) {
-    throw diskTrouble(error) ?? error;
-  }
-  try {
-    if (versionOf(looked) > newest) throw new WorkshopError('tooNew');
-    const found = looked.pragma('integrity_check', { simple: true });
-    if (found !== 'ok') throw new WorkshopError('unreadable');
-  } catch (error) {
-    throw diskTrouble(error) ?? error;
-  } finally {
-    looked.close();
-  }
-}
+/** The version of the database this program writes. */
+export const newestVersion = (): number => migrations().at(-1)?.version ?? 0;
+
+/** Which workshop a database is of: made once, and copied with it. */
+export const workshopId = (db: Db): string => db.prepare<[], string>('SELECT id FROM workshop').pluck().get() ?? '';
 
 /**
  * Opens the workshop's database, makes it where there is none, and brings it up to date: forward only, and after a copy of
- * the file. A newer or unreadable database is left untouched.
+ * the file. A newer one is left untouched; whether it is whole, and ours, is looked at before (`lookAt`).
  *
  * @param file path, or ':memory:' for a test
  * @throws WorkshopError `tooNew`, `unreadable`, `readOnly`, `diskFull`
  */
 export function openDb(file: string): Db {
   const wanted = migrations();
-  const newest = wanted[wanted.length - 1]?.version ?? 0;
   try {
     if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true });
     const existed = file !== ':memory:' && existsSync(file);
-    if (existed) lookAt(file, newest);
     const db = new Database(file);
     try {
+      if (existed && versionOf(db) > newestVersion()) throw new WorkshopError('tooNew');
       bringUpToDate(db, file, existed, wanted);
     } catch (error) {
       db.close();

@@ -1,12 +1,13 @@
 import type { PartFact } from '@elder-cog/contract';
+import { fromMarked, marked } from './gone.ts';
 import type { Db } from './open.ts';
 
-type Row = Omit<PartFact, 'turned' | 'faces'> & { turned: number; faces: string };
+type Row = Omit<PartFact, 'turned' | 'faces' | 'gone'> & { gone: number; turned: number; faces: string };
 
-const fromRow = (row: Row): PartFact => ({ ...row, turned: row.turned === 1, faces: JSON.parse(row.faces) as PartFact['faces'] });
-const toRow = (row: PartFact): Row => ({ ...row, turned: row.turned ? 1 : 0, faces: JSON.stringify(row.faces) });
+const fromRow = (row: Row): PartFact => fromMarked({ ...row, turned: row.turned === 1, faces: JSON.parse(row.faces) as PartFact['faces'] });
+const toRow = (row: PartFact): Row => marked({ ...row, turned: row.turned ? 1 : 0, faces: JSON.stringify(row.faces) });
 
-const COLUMNS = 'id, revision, shaft_id AS shaftId, role, name, kind, material, turned, faces';
+const COLUMNS = 'id, revision, shaft_id AS shaftId, role, name, kind, material, turned, faces, gone';
 
 export const parts = {
   ofJob: (db: Db, jobId: string): PartFact[] =>
@@ -22,12 +23,12 @@ export const parts = {
   },
   insert(db: Db, row: PartFact): void {
     db.prepare(
-      'INSERT INTO part (id, revision, shaft_id, role, name, kind, material, turned, faces) VALUES (@id, @revision, @shaftId, @role, @name, @kind, @material, @turned, @faces)',
+      'INSERT INTO part (id, revision, shaft_id, role, name, kind, material, turned, faces, gone) VALUES (@id, @revision, @shaftId, @role, @name, @kind, @material, @turned, @faces, @gone)',
     ).run(toRow(row));
   },
   update(db: Db, row: PartFact): void {
     db.prepare(
-      'UPDATE part SET revision = @revision, shaft_id = @shaftId, role = @role, name = @name, kind = @kind, material = @material, turned = @turned, faces = @faces WHERE id = @id',
+      'UPDATE part SET revision = @revision, shaft_id = @shaftId, role = @role, name = @name, kind = @kind, material = @material, turned = @turned, faces = @faces, gone = @gone WHERE id = @id',
     ).run(toRow(row));
   },
   remove(db: Db, id: string): void {

@@ -5,8 +5,7 @@ const COLUMNS = 'id, job_id AS jobId, of_kind AS ofKind, of_id AS ofId, sha256, 
 
 /** What is said of photos. Their bytes are kept by `photoFiles`. */
 export const photos = {
-  ofJob: (db: Db, jobId: string): Photo[] =>
-    db.prepare<[string], Photo>(`SELECT ${COLUMNS} FROM photo WHERE job_id = ? ORDER BY at, rowid`).all(jobId),
+  ofJob: (db: Db, jobId: string): Photo[] => db.prepare<[string], Photo>(`SELECT ${COLUMNS} FROM photo WHERE job_id = ? ORDER BY seq`).all(jobId),
   byId: (db: Db, id: string): Photo | null => db.prepare<[string], Photo>(`SELECT ${COLUMNS} FROM photo WHERE id = ?`).get(id) ?? null,
   mediaType: (db: Db, sha256: string): string | null =>
     db.prepare<[string], string>('SELECT media_type FROM photo WHERE sha256 = ? LIMIT 1').pluck().get(sha256) ?? null,
@@ -21,8 +20,8 @@ export const photos = {
       .all(),
   insert(db: Db, row: Photo): void {
     db.prepare(
-      `INSERT INTO photo (id, job_id, of_kind, of_id, sha256, media_type, bytes, width, height, caption, who, at)
-      VALUES (@id, @jobId, @ofKind, @ofId, @sha256, @mediaType, @bytes, @width, @height, @caption, @who, @at)`,
+      `INSERT INTO photo (id, job_id, of_kind, of_id, sha256, media_type, bytes, width, height, caption, who, at, seq)
+      VALUES (@id, @jobId, @ofKind, @ofId, @sha256, @mediaType, @bytes, @width, @height, @caption, @who, @at, (SELECT coalesce(max(seq), 0) + 1 FROM photo))`,
     ).run(row);
   },
 };

@@ -16,7 +16,7 @@ export const readings = {
   ofJob: (db: Db, jobId: string): ReadingFact[] =>
     db
       .prepare<[string], Row>(
-        `SELECT ${COLUMNS} FROM reading WHERE station_id IN (SELECT t.id FROM station t JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY taken_at, rowid`,
+        `SELECT ${COLUMNS} FROM reading WHERE station_id IN (SELECT t.id FROM station t JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY seq`,
       )
       .all(jobId)
       .map(fromRow),
@@ -26,7 +26,7 @@ export const readings = {
   },
   insert(db: Db, row: ReadingFact): void {
     db.prepare(
-      'INSERT INTO reading (id, station_id, build_id, method, raw, who, taken_at, supersedes, kept_as) VALUES (@id, @stationId, @buildId, @method, @raw, @who, @takenAt, @supersedes, @keptAs)',
+      'INSERT INTO reading (id, station_id, build_id, method, raw, who, taken_at, supersedes, kept_as, seq) VALUES (@id, @stationId, @buildId, @method, @raw, @who, @takenAt, @supersedes, @keptAs, (SELECT coalesce(max(seq), 0) + 1 FROM reading))',
     ).run({ ...toRow(row), method: row.raw.method });
   },
 };

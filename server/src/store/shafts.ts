@@ -1,12 +1,13 @@
 import type { Shaft } from '@elder-cog/contract';
+import { fromMarked, marked } from './gone.ts';
 import type { Db } from './open.ts';
 
-type Row = Omit<Shaft, 'gasket'> & { gasket: number };
+type Row = Omit<Shaft, 'gasket' | 'gone'> & { gone: number; gasket: number };
 
-const fromRow = (row: Row): Shaft => ({ ...row, gasket: row.gasket === 1 });
-const toRow = (row: Shaft): Row => ({ ...row, gasket: row.gasket ? 1 : 0 });
+const fromRow = (row: Row): Shaft => fromMarked({ ...row, gasket: row.gasket === 1 });
+const toRow = (row: Shaft): Row => marked({ ...row, gasket: row.gasket ? 1 : 0 });
 
-const COLUMNS = 'id, revision, assembly_id AS assemblyId, name, template, place, gasket, position';
+const COLUMNS = 'id, revision, assembly_id AS assemblyId, name, template, place, gasket, position, gone';
 
 export const shafts = {
   ofJob: (db: Db, jobId: string): Shaft[] =>
@@ -20,12 +21,12 @@ export const shafts = {
   },
   insert(db: Db, row: Shaft): void {
     db.prepare(
-      'INSERT INTO shaft (id, revision, assembly_id, name, template, place, gasket, position) VALUES (@id, @revision, @assemblyId, @name, @template, @place, @gasket, @position)',
+      'INSERT INTO shaft (id, revision, assembly_id, name, template, place, gasket, position, gone) VALUES (@id, @revision, @assemblyId, @name, @template, @place, @gasket, @position, @gone)',
     ).run(toRow(row));
   },
   update(db: Db, row: Shaft): void {
     db.prepare(
-      'UPDATE shaft SET revision = @revision, assembly_id = @assemblyId, name = @name, template = @template, place = @place, gasket = @gasket, position = @position WHERE id = @id',
+      'UPDATE shaft SET revision = @revision, assembly_id = @assemblyId, name = @name, template = @template, place = @place, gasket = @gasket, position = @position, gone = @gone WHERE id = @id',
     ).run(toRow(row));
   },
   remove(db: Db, id: string): void {

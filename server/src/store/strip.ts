@@ -33,7 +33,7 @@ const COLUMNS = `id, assembly_id AS assemblyId, shaft_id AS shaftId, supersedes,
 export const strip = {
   ofJob: (db: Db, jobId: string): StripEntry[] =>
     db
-      .prepare<[string], Row>(`SELECT ${COLUMNS} FROM strip_entry WHERE assembly_id IN (SELECT id FROM assembly WHERE job_id = ?) ORDER BY rowid`)
+      .prepare<[string], Row>(`SELECT ${COLUMNS} FROM strip_entry WHERE assembly_id IN (SELECT id FROM assembly WHERE job_id = ?) ORDER BY seq`)
       .all(jobId)
       .map(fromRow),
   byId(db: Db, id: string): StripEntry | null {
@@ -43,9 +43,9 @@ export const strip = {
   insert(db: Db, row: StripEntry): void {
     db.prepare(
       `INSERT INTO strip_entry (id, assembly_id, shaft_id, supersedes, kind, text, part, way_round, side, size_nm, written, unit, leaves, bolts, count,
-        inventory, note, who, at)
+        inventory, note, who, at, seq)
       VALUES (@id, @assemblyId, @shaftId, @supersedes, @kind, @text, @part, @wayRound, @side, @size, @written, @unit, @leaves, @bolts, @count,
-        @inventory, @note, @who, @at)`,
+        @inventory, @note, @who, @at, (SELECT coalesce(max(seq), 0) + 1 FROM strip_entry))`,
     ).run(toRow(row));
   },
 };

@@ -15,7 +15,7 @@ export const withdrawals = {
     UNION SELECT c.id FROM acceptance c JOIN station t ON t.id = c.station_id JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = @job
     UNION SELECT id FROM photo WHERE job_id = @job
     UNION SELECT w.id FROM withdrawal w JOIN observed o ON w.of_id = o.id
-  ) SELECT ${COLUMNS} FROM withdrawal WHERE of_id IN (SELECT id FROM observed) ORDER BY at, rowid`,
+  ) SELECT ${COLUMNS} FROM withdrawal WHERE of_id IN (SELECT id FROM observed) ORDER BY seq`,
       )
       .all({ job: jobId }),
   byId(db: Db, id: string): Withdrawal | null {
@@ -23,6 +23,8 @@ export const withdrawals = {
     return row ? row : null;
   },
   insert(db: Db, row: Withdrawal): void {
-    db.prepare('INSERT INTO withdrawal (id, of_kind, of_id, who, at, why) VALUES (@id, @ofKind, @ofId, @who, @at, @why)').run(row);
+    db.prepare(
+      'INSERT INTO withdrawal (id, of_kind, of_id, who, at, why, seq) VALUES (@id, @ofKind, @ofId, @who, @at, @why, (SELECT coalesce(max(seq), 0) + 1 FROM withdrawal))',
+    ).run(row);
   },
 };

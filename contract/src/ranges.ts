@@ -1,0 +1,82 @@
+import { FEATURE_KINDS, mm, type Length } from '@elder-cog/core';
+import type { FitLeaf } from './facts.ts';
+import type { FileProblem } from './references.ts';
+import type { RowOf, TableName } from './tables.ts';
+
+type Range = readonly [least: Length, most: Length, says: string];
+const metres = (m: number): Length => mm(m * 1000);
+
+/** What a figure of each kind can be in anything that has a gearbox. Common practice, no source: far outside all of them is a slip. */
+const RANGES = {
+  size: [metres(-2), metres(2), 'a size up to 2 m'],
+  gap: [mm(-50), mm(50), 'a gap within 50 mm of nothing'],
+  leaf: [mm(0.005), mm(100), 'a leaf of 0.005 to 100 mm'],
+  pack: [mm(0), mm(300), 'a pack of up to 300 mm'],
+  /** under a gauge or a flange, in one piece */
+  between: [mm(0), mm(100), 'a spacer or gasket of up to 100 mm'],
+} as const satisfies Record<string, Range>;
+export type FigureKind = keyof typeof RANGES;
+
+/** Whether a figure is one that a gearbox can have. */
+export const inRange = (kind: FigureKind, value: number): boolean => value >= RANGES[kind][0] && value <= RANGES[kind][1];
+export const rangeWords = (kind: FigureKind): string => RANGES[kind][2];
+
+type Path = FileProblem['path'];
+type Figure = readonly [kind: FigureKind, field: Path, value: number | null | undefined];
+
+const leafFigures = (leaves: readonly Pick<FitLeaf, 'thickness' | 'count'>[], at: Path): Figure[] => [
+  ...leaves.map((leaf, i): Figure => ['leaf', [...at, i, 'thickness'], leaf.thickness]),
+  ['pack', at, leaves.reduce((sum, leaf) => sum + leaf.thickness * leaf.count, 0)],
+];
+
+const SIZED: ReadonlySet<string> = new Set(FEATURE_KINDS);
+/** What a station's figures are: a size of a part, or a gap between two. */
+export const figureOf = (subject: string): FigureKind => (SIZED.has(subject) ? 'size' : 'gap');
+
+/** The figures of a row, by table. Lines of a manual's page may hold anything that is printed; they are checked when they become limits. */
+const FIGURES: { readonly [T in TableName]?: (row: RowOf[T], subject: string) => readonly Figure[] } = {
+  feature: (r) => [['size', ['size'], r.size]],
+  station: (r) => [
+    ['size', ['newSize'], r.newSize],
+    [figureOf(r.subject), ['aim', 'value'], r.aim.value],
+    ['gap', ['aim', 'closesBy'], r.aim.closesBy],
+    ['size', ['instrument', 'zeroError'], r.instrument?.zeroError],
+  ],
+  limit: (r, subject) => [
+    [figureOf(subject), ['min'], r.min],
+    [figureOf(subject), ['max'], r.max],
+  ],
+  lot: (r) => [['leaf', ['thickness'], r.thickness]],
+  build: (r) => r.fits.flatMap((fit, i) => leafFigures(fit.leaves, ['fits', i, 'leaves'])),
+  reading: (r, subject) => [
+    [figureOf(subject), ['keptAs', 'value'], r.keptAs.value],
+    ['between', ['raw', 'spacer'], r.raw.spacer],
+    ['between', ['raw', 'gasket', 'free'], r.raw.gasket?.free],
+    ['between', ['raw', 'gasket', 'crushed'], r.raw.gasket?.crushed],
+  ],
+  strip: (r) => [
+    ['size', ['size'], r.size],
+    ...leafFigures(r.leaves, ['leaves']),
+    ...(r.bolts?.holes ?? []).map((hole, i): Figure => ['size', ['bolts', 'holes', i, 'length'], hole.length]),
+  ],
+  acceptance: (r) => [['size', ['value'], r.value]],
+  lookAlike: (r) => [
+    ['size', ['a', 'size'], r.a.size],
+    ['size', ['b', 'size'], r.b.size],
+  ],
+};
+
+/**
+ * Figures of a row that nothing with a gearbox has. A command with one is refused; a row from an older file or database is let in, and
+ * shown as damaged.
+ *
+ * @param subject what the station of a limit or a reading measures
+ */
+export function figureProblems<T extends TableName>(table: T, row: RowOf[T], subject = 'gap'): FileProblem[] {
+  const figures = FIGURES[table]?.(row, subject) ?? [];
+  return figures.flatMap(([kind, path, value]) =>
+    value === null || value === undefined || inRange(kind, value)
+      ? []
+      : [{ path, found: `${String(Math.round(value / 1000) / 1000)} mm`, wanted: rangeWords(kind) }],
+  );
+}

@@ -1,0 +1,237 @@
+import { type JobFacts, type RowOf, type TableName, FACTS_OF, JOB_TABLES } from '@elder-cog/contract';
+import { acceptances } from './acceptances.ts';
+import { assemblies } from './assemblies.ts';
+import { builds } from './builds.ts';
+import { contacts } from './contacts.ts';
+import { features } from './features.ts';
+import { inspections } from './inspections.ts';
+import { jobs } from './jobs.ts';
+import { limits } from './limits.ts';
+import { lookAlikes } from './lookAlikes.ts';
+import { lots } from './lots.ts';
+import { matchedSets } from './matchedSets.ts';
+import type { Db } from './open.ts';
+import { openItems } from './openItems.ts';
+import { parts } from './parts.ts';
+import { photos } from './photos.ts';
+import { readings } from './readings.ts';
+import { shafts } from './shafts.ts';
+import { slots } from './slots.ts';
+import { specs } from './specs.ts';
+import { stations } from './stations.ts';
+import { strip } from './strip.ts';
+import { withdrawals } from './withdrawals.ts';
+
+/**
+ * The one register of tables. For each: its plain SQL (the store), how a row of it hangs on a job, and where its rows are named.
+ * Descriptions change and can be written back; observations are put down once, and withdrawn, never changed.
+ */
+interface Store<Row> {
+  byId(db: Db, id: string): Row | null;
+  insert(db: Db, row: Row): void;
+}
+interface DescriptionStore<Row> extends Store<Row> {
+  update(db: Db, row: Row): void;
+  remove(db: Db, id: string): void;
+}
+interface Registered {
+  /** the job of a row; '' for leaves, which are the Drawer's */
+  readonly jobOf: string;
+  /** which rows of which table name a row of this one */
+  readonly namedIn: readonly (readonly [table: TableName, sql: string])[];
+}
+export type ObservationTable = 'build' | 'reading' | 'withdrawal' | 'strip' | 'inspection' | 'acceptance' | 'photo';
+export type DescriptionTable = Exclude<TableName, ObservationTable>;
+
+const STORES: { readonly [T in DescriptionTable]: DescriptionStore<RowOf[T]> } & { readonly [T in ObservationTable]: Store<RowOf[T]> } = {
+  job: jobs,
+  assembly: assemblies,
+  shaft: shafts,
+  part: parts,
+  feature: features,
+  contact: contacts,
+  slot: slots,
+  station: stations,
+  limit: limits,
+  spec: specs,
+  lot: lots,
+  lookAlike: lookAlikes,
+  matchedSet: matchedSets,
+  openItem: openItems,
+  build: builds,
+  reading: readings,
+  withdrawal: withdrawals,
+  strip: strip,
+  inspection: inspections,
+  acceptance: acceptances,
+  photo: photos,
+};
+
+const READ: { readonly [T in (typeof JOB_TABLES)[number]]: { ofJob(db: Db, jobId: string): unknown[] } } = {
+  assembly: assemblies,
+  shaft: shafts,
+  part: parts,
+  feature: features,
+  contact: contacts,
+  slot: slots,
+  station: stations,
+  spec: specs,
+  limit: limits,
+  build: builds,
+  reading: readings,
+  strip: strip,
+  inspection: inspections,
+  acceptance: acceptances,
+  lookAlike: lookAlikes,
+  matchedSet: matchedSets,
+  openItem: openItems,
+  photo: photos,
+  withdrawal: withdrawals,
+};
+
+const PHOTOS_OF = 'SELECT id FROM photo WHERE of_id = ?';
+const WITHDRAWN: readonly [TableName, string] = ['withdrawal', 'SELECT id FROM withdrawal WHERE of_id = ?'];
+
+const REGISTER: { readonly [T in TableName]: Registered } = {
+  job: {
+    jobOf: 'SELECT id AS job FROM job WHERE id = ?',
+    namedIn: [
+      ['assembly', 'SELECT id FROM assembly WHERE job_id = ?'],
+      ['spec', 'SELECT id FROM spec WHERE job_id = ?'],
+      ['inspection', 'SELECT id FROM inspection WHERE job_id = ?'],
+      ['photo', 'SELECT id FROM photo WHERE job_id = ?'],
+      ['lookAlike', 'SELECT id FROM look_alike WHERE job_id = ?'],
+      ['matchedSet', 'SELECT id FROM matched_set WHERE job_id = ?'],
+      ['openItem', 'SELECT id FROM open_item WHERE job_id = ?'],
+    ],
+  },
+  assembly: {
+    jobOf: 'SELECT job_id AS job FROM assembly WHERE id = ?',
+    namedIn: [
+      ['shaft', 'SELECT id FROM shaft WHERE assembly_id = ?'],
+      ['assembly', 'SELECT id FROM assembly WHERE mirror_of = ?'],
+      ['build', 'SELECT id FROM build WHERE assembly_id = ?'],
+      ['strip', 'SELECT id FROM strip_entry WHERE assembly_id = ?'],
+    ],
+  },
+  shaft: {
+    jobOf: 'SELECT a.job_id AS job FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE s.id = ?',
+    namedIn: [
+      ['part', 'SELECT id FROM part WHERE shaft_id = ?'],
+      ['feature', 'SELECT id FROM feature WHERE shaft_id = ?'],
+      ['contact', 'SELECT id FROM contact WHERE shaft_id = ?'],
+      ['slot', 'SELECT id FROM slot WHERE shaft_id = ?'],
+      ['station', 'SELECT id FROM station WHERE shaft_id = ?'],
+      ['strip', 'SELECT id FROM strip_entry WHERE shaft_id = ?'],
+    ],
+  },
+  part: {
+    jobOf: 'SELECT a.job_id AS job FROM part p JOIN shaft s ON s.id = p.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE p.id = ?',
+    namedIn: [],
+  },
+  feature: {
+    jobOf: 'SELECT a.job_id AS job FROM feature f JOIN shaft s ON s.id = f.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE f.id = ?',
+    namedIn: [],
+  },
+  contact: {
+    jobOf: 'SELECT a.job_id AS job FROM contact c JOIN shaft s ON s.id = c.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE c.id = ?',
+    namedIn: [],
+  },
+  slot: {
+    jobOf: 'SELECT a.job_id AS job FROM slot p JOIN shaft s ON s.id = p.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE p.id = ?',
+    namedIn: [['build', 'SELECT build_id AS id FROM build_fit WHERE slot_id = ?']],
+  },
+  station: {
+    jobOf: 'SELECT a.job_id AS job FROM station t JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE t.id = ?',
+    namedIn: [
+      ['limit', 'SELECT id FROM limits WHERE station_id = ?'],
+      ['reading', 'SELECT id FROM reading WHERE station_id = ?'],
+      ['inspection', 'SELECT id FROM inspection WHERE station_id = ?'],
+      ['acceptance', 'SELECT id FROM acceptance WHERE station_id = ?'],
+      ['spec', 'SELECT id FROM spec WHERE station_id = ?'],
+      ['station', 'SELECT id FROM station WHERE bore_id = ?'],
+      ['station', 'SELECT id FROM station WHERE journal_id = ?'],
+      ['photo', PHOTOS_OF],
+    ],
+  },
+  limit: {
+    jobOf: `SELECT a.job_id AS job FROM limits l JOIN station t ON t.id = l.station_id JOIN shaft s ON s.id = t.shaft_id
+      JOIN assembly a ON a.id = s.assembly_id WHERE l.id = ?`,
+    namedIn: [],
+  },
+  spec: { jobOf: 'SELECT job_id AS job FROM spec WHERE id = ?', namedIn: [['limit', 'SELECT id FROM limits WHERE spec_id = ?']] },
+  lot: {
+    jobOf: `SELECT '' AS job FROM lot WHERE id = ?`,
+    namedIn: [['build', 'SELECT f.build_id AS id FROM build_leaf l JOIN build_fit f ON f.id = l.build_fit_id WHERE l.lot_id = ?']],
+  },
+  lookAlike: { jobOf: 'SELECT job_id AS job FROM look_alike WHERE id = ?', namedIn: [['photo', PHOTOS_OF]] },
+  matchedSet: { jobOf: 'SELECT job_id AS job FROM matched_set WHERE id = ?', namedIn: [] },
+  openItem: { jobOf: 'SELECT job_id AS job FROM open_item WHERE id = ?', namedIn: [['photo', PHOTOS_OF]] },
+  build: {
+    jobOf: 'SELECT a.job_id AS job FROM build b JOIN assembly a ON a.id = b.assembly_id WHERE b.id = ?',
+    namedIn: [['build', 'SELECT id FROM build WHERE parent_id = ?'], ['reading', 'SELECT id FROM reading WHERE build_id = ?'], WITHDRAWN],
+  },
+  reading: {
+    jobOf: `SELECT a.job_id AS job FROM reading r JOIN station t ON t.id = r.station_id JOIN shaft s ON s.id = t.shaft_id
+      JOIN assembly a ON a.id = s.assembly_id WHERE r.id = ?`,
+    namedIn: [['reading', 'SELECT id FROM reading WHERE supersedes = ?'], WITHDRAWN],
+  },
+  strip: {
+    jobOf: 'SELECT a.job_id AS job FROM strip_entry e JOIN assembly a ON a.id = e.assembly_id WHERE e.id = ?',
+    namedIn: [['strip', 'SELECT id FROM strip_entry WHERE supersedes = ?'], ['photo', PHOTOS_OF], WITHDRAWN],
+  },
+  inspection: { jobOf: 'SELECT job_id AS job FROM inspection WHERE id = ?', namedIn: [['photo', PHOTOS_OF], WITHDRAWN] },
+  acceptance: {
+    jobOf: `SELECT a.job_id AS job FROM acceptance c JOIN station t ON t.id = c.station_id JOIN shaft s ON s.id = t.shaft_id
+      JOIN assembly a ON a.id = s.assembly_id WHERE c.id = ?`,
+    namedIn: [WITHDRAWN],
+  },
+  photo: { jobOf: 'SELECT job_id AS job FROM photo WHERE id = ?', namedIn: [WITHDRAWN] },
+  // whatever job it is of is the job of what it takes back
+  withdrawal: { jobOf: '', namedIn: [WITHDRAWN] },
+};
+
+const OBSERVED: ReadonlySet<string> = new Set<ObservationTable>(['build', 'reading', 'withdrawal', 'strip', 'inspection', 'acceptance', 'photo']);
+export const isTable = (table: string): table is TableName => table in REGISTER;
+export const isObservation = (table: string): table is ObservationTable => OBSERVED.has(table);
+
+export const descriptionStore = <T extends DescriptionTable>(table: T): DescriptionStore<RowOf[T]> =>
+  STORES[table] as unknown as DescriptionStore<RowOf[T]>;
+export const storeOf = <T extends TableName>(table: T): Store<RowOf[T]> => STORES[table] as unknown as Store<RowOf[T]>;
+
+/** Everything kept of one job, table by table, as facts. */
+export const rowsOfJob = (db: Db, jobId: string): Omit<JobFacts, 'job'> =>
+  Object.fromEntries(JOB_TABLES.map((table) => [FACTS_OF[table], READ[table].ofJob(db, jobId)])) as unknown as Omit<JobFacts, 'job'>;
+
+/** Whose job a row is part of: '' for leaves, null where there is no such row. */
+export function jobOfRow(db: Db, table: TableName, id: string): string | null {
+  if (table === 'withdrawal') {
+    const of = withdrawals.byId(db, id);
+    return of ? jobOfRow(db, of.ofKind, of.ofId) : null;
+  }
+  return db.prepare<[string], { job: string }>(REGISTER[table].jobOf).get(id)?.job ?? null;
+}
+
+/** Whether a row stands: not marked gone, and not withdrawn by a withdrawal that stands. */
+export function stands(db: Db, table: TableName, id: string): boolean {
+  if (!isObservation(table)) {
+    const row = storeOf(table).byId(db, id) as { gone?: boolean } | null;
+    return row !== null && row.gone !== true;
+  }
+  const takenBackBy = db.prepare<[string], string>(WITHDRAWN[1]).pluck().all(id);
+  return !takenBackBy.some((withdrawal) => stands(db, 'withdrawal', withdrawal));
+}
+
+/** What names a row: whether any of it stands, and whether there is anything at all. */
+export function namedBy(db: Db, table: TableName, id: string): 'standing' | 'takenBack' | 'nothing' {
+  let found: 'takenBack' | 'nothing' = 'nothing';
+  for (const [from, sql] of REGISTER[table].namedIn) {
+    if (from === 'withdrawal') continue;
+    for (const named of db.prepare<[string], string>(sql).pluck().all(id)) {
+      if (named === id) continue;
+      if (stands(db, from, named)) return 'standing';
+      found = 'takenBack';
+    }
+  }
+  return found;
+}
