@@ -41,6 +41,15 @@ const fresh = { revision: true, gone: true } as const;
 const freshRow = { revision: true } as const;
 /** the build that was current as far as whoever sent it knew; null before the first. Left out by what is sent from an older page. */
 const saw = id.nullable().optional();
+/** A shaft with everything that makes it one. */
+const wholeShaft = {
+  shaft: shaft.omit(fresh),
+  parts: z.array(part.omit(fresh)).max(60),
+  features: z.array(feature.omit(fresh)).max(120),
+  contacts: z.array(contact.omit({ gone: true })).max(120),
+  slots: z.array(slot.omit({ gone: true })).max(30),
+  stations: z.array(station.omit(freshRow)).max(60),
+};
 export const change = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('job.create'), job: job.omit(fresh) }),
   z.object({
@@ -54,14 +63,16 @@ export const change = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('assembly.create'), assembly: assembly.omit(fresh) }),
   z.object({ kind: z.literal('assembly.change'), id, revision: z.int(), name: assembly.shape.name, cameApart: z.boolean(), mirrorOf: id.nullable() }),
+  z.object({ kind: z.literal('shaft.create'), ...wholeShaft }),
+  /** a machine begun with all that is known of it at once: all of it or nothing, and undone at one stroke */
   z.object({
-    kind: z.literal('shaft.create'),
-    shaft: shaft.omit(fresh),
-    parts: z.array(part.omit(fresh)).max(60),
-    features: z.array(feature.omit(fresh)).max(120),
-    contacts: z.array(contact.omit({ gone: true })).max(120),
-    slots: z.array(slot.omit({ gone: true })).max(30),
-    stations: z.array(station.omit(freshRow)).max(60),
+    kind: z.literal('job.begin'),
+    job: job.omit(fresh),
+    assemblies: z.array(assembly.omit(fresh)).min(1).max(20),
+    shafts: z.array(z.object(wholeShaft)).max(20),
+    limits: z.array(limit.omit(fresh)).max(60),
+    builds: z.array(build).max(5),
+    readings: z.array(reading).max(60),
   }),
   z.object({ kind: z.literal('stations.add'), stations: z.array(station.omit(freshRow)).min(1).max(60) }),
   /** rows of the Wear book pasted or read from a spreadsheet: all of them or none */

@@ -37,7 +37,10 @@ export function journalWords(kind: string, effects: readonly JournalEffect[], fa
     case 'undo':
       return plain('Undone');
     case 'job.create':
+    case 'job.begin':
       return plain(`New machine: ${text(row.machine)}`);
+    case 'sweep':
+      return plain('Photos put in order at the start');
     case 'assembly.create':
       return plain(`New box: ${text(row.name)}`);
     case 'shaft.create':
@@ -151,6 +154,28 @@ function difference(effect: JournalEffect | undefined): { from: string | null; t
   const say = (row: Readonly<Record<string, unknown>>): string => changed.map((key) => valueWords(key, row[key])).join(', ');
   return { from: say(before), to: say(after) };
 }
+
+const FIELDS: Readonly<Record<string, string>> = {
+  machine: 'machine',
+  archivedAt: 'put away',
+  cameApart: 'came already apart',
+  mirrorOf: 'other side of',
+  newSize: 'size when new',
+  moreIs: 'more is',
+  inUse: 'in use',
+  keptIn: 'kept in',
+  leftOut: 'left out',
+  pageOrWhom: 'page or whom',
+  saidAt: 'said when',
+  endedAt: 'ended',
+  gone: 'taken out',
+};
+
+/** A field and what stands in it, as both are said beside another version of it. */
+export const fieldWords = (key: string, value: unknown): { readonly field: string; readonly value: string } => ({
+  field: FIELDS[key] ?? key.replace(/([A-Z])/g, ' $1').toLowerCase(),
+  value: typeof value === 'boolean' ? (value ? 'yes' : 'no') : value === null || value === undefined || value === '' ? '–' : valueWords(key, value),
+});
 
 function valueWords(key: string, value: unknown): string {
   if (value === null || value === undefined || value === '') return `no ${key}`;

@@ -13,7 +13,7 @@ export function eventRoutes(app: App, workshop: Workshop): void {
     raw.write('retry: 2000\n\n');
     const stop = workshop.listen((message: EventMessage) => void raw.write(`data: ${JSON.stringify(message)}\n\n`));
     // a line that is dead is found out, and one that is alive is kept
-    const beat = setInterval(() => void raw.write(': here\n\n'), HEARTBEAT_MS);
+    const beat = setInterval(() => void raw.write('event: here\ndata: 1\n\n'), HEARTBEAT_MS);
     request.raw.on('close', () => {
       clearInterval(beat);
       stop();

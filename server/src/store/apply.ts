@@ -23,6 +23,16 @@ function setLimit(db: Db, write: Writer, limit: Omit<Limit, 'revision'>): void {
   write.create('limit', { ...FIRST, ...limit });
 }
 
+type WholeShaft = Omit<Extract<AppliedChange, { kind: 'shaft.create' }>, 'kind'>;
+function createShaft(write: Writer, { shaft, parts, features, contacts, slots, stations }: WholeShaft): void {
+  write.create('shaft', { ...FIRST, ...shaft });
+  for (const row of parts) write.create('part', { ...FIRST, ...row });
+  for (const row of features) write.create('feature', { ...FIRST, ...row });
+  for (const row of contacts) write.create('contact', row);
+  for (const row of slots) write.create('slot', row);
+  for (const row of stations) write.create('station', { ...FIRST, ...row });
+}
+
 /** Where another build has been made since the one that was seen, both are said, and whoever sent it chooses. */
 function refuseOvertaken(overtaken: Current | null): void {
   if (overtaken) throw new WorkshopError('newerBuild', undefined, overtaken);
@@ -43,12 +53,14 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       return write.change('assembly', id, revision, patch);
     }
     case 'shaft.create':
-      write.create('shaft', { ...FIRST, ...change.shaft });
-      for (const row of change.parts) write.create('part', { ...FIRST, ...row });
-      for (const row of change.features) write.create('feature', { ...FIRST, ...row });
-      for (const row of change.contacts) write.create('contact', row);
-      for (const row of change.slots) write.create('slot', row);
-      for (const row of change.stations) write.create('station', { ...FIRST, ...row });
+      return createShaft(write, change);
+    case 'job.begin':
+      write.create('job', { ...FIRST, ...change.job });
+      for (const row of change.assemblies) write.create('assembly', { ...FIRST, ...row });
+      for (const row of change.shafts) createShaft(write, row);
+      for (const row of change.limits) setLimit(db, write, row);
+      for (const row of change.builds) write.observe('build', row);
+      for (const row of change.readings) write.observe('reading', row);
       return;
     case 'stations.add':
       for (const row of change.stations) write.create('station', { ...FIRST, ...row });
@@ -138,6 +150,7 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
 
 const SAID: Readonly<Record<string, string>> = {
   'job.create': 'the new machine',
+  'job.begin': 'the new machine',
   'job.change': 'the change to the machine',
   'assembly.create': 'the new box',
   'shaft.create': 'the new shaft',

@@ -3,9 +3,11 @@ import { lazy, Suspense, useEffect, type JSX } from 'react';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { Hatches } from '../kit/Shapes.tsx';
 import { useOutboxSender } from '../state/api.ts';
-import { RefusedError, useDoor } from '../state/outbox.ts';
+import { RefusedError, useDoor, useTrouble } from '../state/ask.ts';
+import { useEvents } from '../state/events.ts';
 import { useSettings } from '../state/settings.ts';
 import { JobShell, OuterShell } from './Shell.tsx';
+import { Rescue } from './Rescue.tsx';
 import { SignIn } from './SignIn.tsx';
 import { Mishap, Nowhere } from './Nowhere.tsx';
 import { Reckoner } from './Reckoner.tsx';
@@ -106,6 +108,7 @@ function useTheme(): void {
 
 function Outbox(): null {
   useOutboxSender();
+  useEvents();
   return null;
 }
 
@@ -117,6 +120,7 @@ export function App(): JSX.Element {
   }, []);
   const shut = useDoor((s) => s.shut);
   const words = useSettings((s) => s.words);
+  const inTrouble = useTrouble((s) => s.sentence !== null);
   return (
     <QueryClientProvider client={client}>
       <Outbox />
@@ -125,7 +129,7 @@ export function App(): JSX.Element {
       {shut && <SignIn />}
       <div inert={shut}>
         <Suspense key={words} fallback={<p className="p-6">Opening…</p>}>
-          <RouterProvider router={router} />
+          {inTrouble ? <Rescue /> : <RouterProvider router={router} />}
         </Suspense>
       </div>
     </QueryClientProvider>

@@ -1,20 +1,23 @@
 import { Dialog, DialogPanel, DialogTitle, Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import type { MarkKind } from '@elder-cog/core';
+import { fittedIn } from '@elder-cog/derive';
 import { format } from 'date-fns';
 import { Flag, Keyboard, Menu as MenuIcon, PenLine, Plus, Undo2 } from 'lucide-react';
-import { Suspense, useMemo, useState, type JSX, type ReactNode } from 'react';
+import { Suspense, useEffect, useMemo, useRef, useState, type JSX, type ReactNode } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
-import { Field, Primary, Quiet, Secondary } from '../kit/controls.tsx';
+import { Field, Primary, Secondary } from '../kit/controls.tsx';
 import { Mark } from '../kit/Mark.tsx';
-import { JobContext, stateOf, type OpenJob } from '../state/job.ts';
-import { RefusedError, useCommand, useJobReply, useSaveState } from '../state/api.ts';
-import { useOutbox } from '../state/outbox.ts';
+import { JobContext, readJob, type OpenJob } from '../state/job.ts';
+import { RefusedError, useCommand, useDrawer, useJobReply, useSaveState } from '../state/api.ts';
 import { useSettings } from '../state/settings.ts';
 import { useKeys, type Keys } from './keyboard.ts';
 import { Distance } from './Distance.tsx';
 import { LeaveOpen, useLeaveOpen } from './LeaveOpen.tsx';
 import { BackToTheShelf } from './Nowhere.tsx';
+import { Notices } from './Notices.tsx';
 import { useReckoner } from './Reckoner.tsx';
+import { Spoilt } from './Spoilt.tsx';
+import { useUndo } from './Undo.tsx';
 import { DrawerIcon, ReckonerIcon, RecordIcon, ShelfIcon, WorkshopIcon } from './roadIcons.tsx';
 
 interface Stop {
@@ -53,13 +56,27 @@ export function JobShell(): JSX.Element {
   const { jobId = '' } = useParams();
   const [search] = useSearchParams();
   const reply = useJobReply(jobId);
+  const drawer = useDrawer();
+  const stored = reply.data?.facts;
+  const read = useMemo(() => (stored ? readJob(stored) : null), [stored]);
   const open = useMemo((): OpenJob | null => {
-    if (!reply.data) return null;
-    const state = stateOf(reply.data.facts);
+    if (!stored || !read || 'spoilt' in read || !drawer.data) return null;
+    const { state, facts } = read;
     const wanted = search.get('shaft') ?? state.next.shaftId;
-    return { ...reply.data, state, shaft: state.shafts.find((s) => s.shaft.id === wanted) ?? state.shafts[0] ?? null };
-  }, [reply.data, search]);
-  if (reply.isError && !open) return <Frame stops={OUTER} title={<OuterTitle name="Shelf" />} instead={<LoadTrouble error={reply.error} />} />;
+    const elsewhere = drawer.data.fitted.filter((f) => f.jobId !== facts.job.id);
+    return {
+      facts,
+      stored,
+      state,
+      lots: drawer.data.lots,
+      fitted: [...elsewhere, ...fittedIn(stored)],
+      shaft: state.shafts.find((s) => s.shaft.id === wanted) ?? state.shafts[0] ?? null,
+    };
+  }, [stored, read, drawer.data, search]);
+  if (stored && read && 'spoilt' in read)
+    return <Frame stops={OUTER} title={<OuterTitle name="Damaged" />} instead={<Spoilt facts={stored} why={read.spoilt} />} />;
+  const failed = reply.isError ? reply.error : drawer.isError ? drawer.error : null;
+  if (failed && !open) return <Frame stops={OUTER} title={<OuterTitle name="Shelf" />} instead={<LoadTrouble error={failed} />} />;
   if (!open) return <Frame stops={OUTER} title={<OuterTitle name="Opening…" />} instead={<p className="p-6">Opening the job…</p>} />;
   return (
     <JobContext value={open}>
@@ -177,19 +194,15 @@ function Frame({ stops, title, job, instead }: { stops: readonly Stop[]; title: 
   const back = job !== undefined;
   const [far, setFar] = useState(false);
   const { unit, flipUnit } = useSettings();
-  const { send } = useCommand();
-  const [undone, setUndone] = useState<string | null>(null);
   const [keysShown, setKeysShown] = useState(false);
   const [signing, setSigning] = useState(false);
   const navigate = useNavigate();
 
-  const undo = (): void => {
-    send({ kind: 'undo' }).then(
-      (reply) => setUndone(reply.undid ? `Undone: ${reply.undid}.` : 'Undone.'),
-      (error: Error) => setUndone(error.message),
-    );
-    setTimeout(() => setUndone(null), 8000);
-  };
+  const { undo, asking } = useUndo(job ?? null);
+  const undoNow = useRef(undo);
+  useEffect(() => {
+    undoNow.current = undo;
+  });
   const keys = useMemo((): Keys => {
     const byName = Object.fromEntries(stops.map((stop) => [`g ${stop.key}`, () => void navigate(stop.to)]));
     const entry = (): void => document.getElementById('entry')?.focus();
@@ -205,7 +218,7 @@ function Frame({ stops, title, job, instead }: { stops: readonly Stop[]; title: 
       ...(back ? { f: () => setFar(true), F8: () => setFar(true), o: useLeaveOpen.getState().show } : {}),
       '?': () => setKeysShown(true),
       '/': useReckoner.getState().show,
-      'Ctrl+z': undo,
+      'Ctrl+z': () => undoNow.current(),
       ...(builds && sectionStop ? { b: () => void navigate(window.location.pathname.endsWith('/builds') ? sectionStop.to : builds.to) } : {}),
     };
   }, [stops, navigate, flipUnit, back]);
@@ -254,13 +267,9 @@ function Frame({ stops, title, job, instead }: { stops: readonly Stop[]; title: 
         <SaveSign />
       </header>
       <PrintTitle stops={stops} job={job ?? null} />
-      <Notices />
+      <Notices job={job ?? null} />
+      {asking}
       {job?.state.job.archivedAt && <PutAway job={job.state.job} />}
-      {undone && (
-        <p role="status" className="no-print m-0 border-b border-ink bg-band px-4 py-2">
-          {undone}
-        </p>
-      )}
       <div className="flex flex-1">
         <nav
           aria-label="Road"
@@ -488,9 +497,9 @@ function SaveSign(): JSX.Element {
     <span
       role="status"
       title={message}
-      className={`label flex w-[104px] items-center justify-center border-l border-rule text-[18px] font-semibold max-sm:w-[74px] max-sm:text-[16px] ${state === 'not saved' ? 'text-tight' : state === 'saved' ? 'text-good' : 'text-ink2'}`}
+      className={`label flex w-[104px] items-center justify-center border-l border-rule text-[18px] font-semibold max-sm:w-[74px] max-sm:text-[16px] ${state === 'not saved' || state === 'choose' ? 'text-tight' : state === 'saved' ? 'text-good' : 'text-ink2'}`}
     >
-      {state === 'waiting' ? `waiting ${waiting}` : state}
+      {state === 'waiting' ? `waiting ${waiting}` : state === 'choose' ? `${waiting} to choose` : state}
     </span>
   );
 }
@@ -509,29 +518,6 @@ function PutAway({ job }: { job: OpenJob['state']['job'] }): JSX.Element {
         Take it out again
       </Secondary>
     </p>
-  );
-}
-
-/** What the server would not take, with what was in it; and that it is away, while it is. */
-function Notices(): JSX.Element {
-  const { state, message } = useSaveState();
-  const { parked, read } = useOutbox();
-  return (
-    <>
-      {(state === 'waiting' || state === 'not saved') && (
-        <p role="alert" className="no-print m-0 border-b border-ink bg-band px-4 py-2">
-          {message}
-        </p>
-      )}
-      {parked.map((each) => (
-        <p key={each.key} role="alert" className="no-print m-0 flex flex-wrap items-center gap-x-3 border-b border-ink bg-band px-4 py-1">
-          <span>
-            Not kept: <span className="num font-semibold">{each.entered}</span>. {each.message}
-          </span>
-          <Quiet onClick={() => read(each.key)}>I have read it</Quiet>
-        </p>
-      ))}
-    </>
   );
 }
 

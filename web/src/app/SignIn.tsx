@@ -2,7 +2,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 import { z } from 'zod';
 import { Field, Primary } from '../kit/controls.tsx';
-import { ask, openDoor, tryAgainNow } from '../state/outbox.ts';
+import { ask, openDoor, postJson } from '../state/ask.ts';
+import { tryAgainNow } from '../state/outbox.ts';
 
 /**
  * Asked once a browser, where the workshop is open to its network: nothing of any job is fetched before it. It covers the page and does
@@ -16,11 +17,7 @@ export function SignIn(): JSX.Element {
   const enter = async (): Promise<void> => {
     setBusy(true);
     try {
-      await ask(z.object({ ok: z.literal(true) }), '/api/sign-in', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ passcode }),
-      });
+      await ask(z.object({ ok: z.literal(true) }), '/api/sign-in', postJson({ passcode }));
       openDoor();
       await client.invalidateQueries();
       tryAgainNow();

@@ -1,33 +1,42 @@
 import {
+  changesReply,
   drawerReply,
-  journalReply,
-  workshopReply,
   jobReply,
+  journalReply,
+  patchFacts,
   shelfReply,
+  undoableReply,
+  workshopReply,
   type Change,
   type CommandReply,
   type DrawerReply,
   type JobReply,
   type JournalReply,
-  type WorkshopReply,
   type ShelfReply,
+  type UndoableReply,
+  type WorkshopReply,
 } from '@elder-cog/contract';
+import { journalWords } from '@elder-cog/derive';
 import {
   useInfiniteQuery,
   useMutation,
   useQuery,
   useQueryClient,
   type InfiniteData,
+  type QueryClient,
   type UseInfiniteQueryResult,
   type UseQueryResult,
 } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { create } from 'zustand';
-import { ask, post, sendWhatWaits, tryAgainNow, useOutbox } from './outbox.ts';
+import { ask } from './ask.ts';
+import { isOwn, post, sendWhatWaits, tryAgainNow, useOutbox, whenAcknowledged } from './outbox.ts';
+import { useSettings } from './settings.ts';
 
-export { RefusedError } from './outbox.ts';
+export { RefusedError } from './ask.ts';
 
-const FRESH = { refetchInterval: 20_000, refetchOnWindowFocus: true } as const;
+/** Told by the server what changed, a page asks on being looked at again, and no oftener. */
+const FRESH = { refetchOnWindowFocus: true } as const;
 
 export const useShelf = (): UseQueryResult<ShelfReply> => useQuery({ queryKey: ['shelf'], queryFn: () => ask(shelfReply, '/api/jobs'), ...FRESH });
 export const useDrawer = (): UseQueryResult<DrawerReply> =>
@@ -42,8 +51,80 @@ export const useJournal = (id: string): UseInfiniteQueryResult<InfiniteData<Jour
     initialPageParam: 0,
     getNextPageParam: (last) => (last.more ? last.entries.at(-1)?.seq : undefined),
   });
-export const useJobReply = (id: string): UseQueryResult<JobReply> =>
-  useQuery({ queryKey: ['job', id], queryFn: () => ask(jobReply, `/api/jobs/${id}`), ...FRESH });
+
+/** A job's facts: all of them the first time, and from then on what was written since. */
+export function useJobReply(id: string): UseQueryResult<JobReply> {
+  const client = useQueryClient();
+  return useQuery({
+    queryKey: ['job', id],
+    queryFn: () => fetchJob(client, id),
+    enabled: id !== '',
+    // ten thousand rows are not looked through to find that one is new: rows and tables that were not written are the very same
+    structuralSharing: false,
+    ...FRESH,
+  });
+}
+
+const jobInHand = (client: QueryClient, id: string): JobReply | undefined => client.getQueryData<JobReply>(['job', id]);
+
+async function fetchJob(client: QueryClient, id: string): Promise<JobReply> {
+  const known = jobInHand(client, id);
+  if (!known) return ask(jobReply, `/api/jobs/${id}`);
+  const changes = await ask(changesReply, `/api/jobs/${id}/changes?after=${known.last}`);
+  if (changes.whole) return ask(jobReply, `/api/jobs/${id}`);
+  // one of this page's own may have come in while it was asked
+  const base = jobInHand(client, id) ?? known;
+  const fresh = changes.entries.filter((entry) => entry.seq > base.seq);
+  const facts =
+    fresh.length === 0
+      ? base.facts
+      : patchFacts(
+          base.facts,
+          fresh.flatMap((entry) => entry.effects),
+        );
+  const others = fresh.filter((entry) => !isOwn(entry.commandId));
+  useNews.getState().hear(
+    others.map(({ seq, who, at, kind, undid, effects }) => ({
+      key: `${id} ${seq}`,
+      jobId: id,
+      who,
+      at,
+      words: undid === null ? journalWords(kind, effects, facts).words : `Undone: ${undid}`,
+    })),
+  );
+  const isAhead = changes.seq > base.seq;
+  return { ...base, facts, seq: isAhead ? changes.seq : base.seq, last: isAhead ? changes.last : base.last };
+}
+
+/** What another tablet, or another window here, did to a job that is open: said until it is read, the last few of it. */
+export interface News {
+  readonly key: string;
+  readonly jobId: string;
+  readonly who: string;
+  readonly at: string;
+  readonly words: string;
+}
+const MOST_NEWS = 3;
+export const useNews = create<{ readonly news: readonly News[]; hear(news: readonly News[]): void; read(key: string): void }>((set) => ({
+  news: [],
+  hear: (fresh) => {
+    if (fresh.length > 0) set((s) => ({ news: [...s.news, ...fresh].slice(-MOST_NEWS) }));
+  },
+  read: (key) => set((s) => ({ news: s.news.filter((n) => n.key !== key) })),
+}));
+
+/** A command of this page was taken: what it wrote is put among what is shown, and nothing is asked for that did not change. */
+function takeIn(client: QueryClient, commandId: string, { already, seq, before, jobId, effects }: CommandReply): void {
+  if (jobId !== null) {
+    const known = jobInHand(client, jobId);
+    if (known && !already && before <= known.seq && known.seq < seq)
+      client.setQueryData<JobReply>(['job', jobId], { ...known, seq, last: commandId, facts: patchFacts(known.facts, effects) });
+    else void client.invalidateQueries({ queryKey: ['job', jobId] });
+    void client.invalidateQueries({ queryKey: ['journal', jobId] });
+  }
+  void client.invalidateQueries({ queryKey: ['shelf'] });
+  if (jobId === null || effects.some((effect) => effect.table === 'lot')) void client.invalidateQueries({ queryKey: ['drawer'] });
+}
 
 export interface Commander {
   /** Sends changes in order; resolves when all are kept. */
@@ -51,9 +132,8 @@ export interface Commander {
   readonly sending: boolean;
 }
 
-/** The way anything is changed: commands, one at a time, then the facts afresh. */
+/** The way anything is changed: commands, one at a time. */
 export function useCommand(): Commander {
-  const client = useQueryClient();
   const mutation = useMutation({
     mutationFn: (changes: readonly Change[]): Promise<CommandReply> => {
       useRefusal.getState().say('');
@@ -62,11 +142,13 @@ export function useCommand(): Commander {
     // what is entered while the server is away waits in the outbox, not in the query library
     networkMode: 'always',
     retry: false,
-    onSuccess: () => client.invalidateQueries(),
     onError: (error) => useRefusal.getState().say(error.message),
   });
   return { send: (...changes) => mutation.mutateAsync(changes), sending: mutation.isPending };
 }
+
+/** What undo would take back, and where: asked before it is done. */
+export const askUndoable = (): Promise<UndoableReply> => ask(undoableReply, `/api/undo?client=${useSettings.getState().clientId}`);
 
 /** Why the last change was not kept, until the next one is. */
 interface Refusal {
@@ -76,19 +158,24 @@ interface Refusal {
 export const useRefusal = create<Refusal>((set) => ({ message: '', say: (message) => set({ message }) }));
 
 /** How it stands with the server, as the title block says it. */
-export function useSaveState(): { readonly state: 'saved' | 'saving' | 'waiting' | 'not saved'; readonly message: string; readonly waiting: number } {
-  const { waiting, away } = useOutbox();
+export function useSaveState(): {
+  readonly state: 'saved' | 'saving' | 'waiting' | 'not saved' | 'choose';
+  readonly message: string;
+  readonly waiting: number;
+} {
+  const { waiting, because, conflicts } = useOutbox();
   const message = useRefusal((s) => s.message);
-  if (waiting > 0 && away)
-    return { state: 'waiting', message: 'The server is away. What you entered is kept here, and sent when it answers.', waiting };
+  if (conflicts.length > 0) return { state: 'choose', message: '', waiting: conflicts.length };
+  if (waiting > 0 && because !== null) return { state: 'waiting', message: because, waiting };
   if (waiting > 0) return { state: 'saving', message: '', waiting };
   return message === '' ? { state: 'saved', message: '', waiting } : { state: 'not saved', message, waiting };
 }
 
-/** Sends what an earlier page left, and tries again as soon as the browser thinks it may. */
+/** Sends what an earlier page left, puts in sight what was taken, and tries again as soon as the browser thinks it may. */
 export function useOutboxSender(): void {
   const client = useQueryClient();
   useEffect(() => {
+    const deaf = whenAcknowledged((commandId, reply) => takeIn(client, commandId, reply));
     sendWhatWaits();
     window.addEventListener('online', tryAgainNow);
     window.addEventListener('focus', tryAgainNow);
@@ -99,6 +186,7 @@ export function useOutboxSender(): void {
       window.removeEventListener('online', tryAgainNow);
       window.removeEventListener('focus', tryAgainNow);
       stop();
+      deaf();
     };
   }, [client]);
 }

@@ -1,5 +1,5 @@
 import { FILE_LIMIT_MB, importReply, type ImportReply } from '@elder-cog/contract';
-import { ask } from './outbox.ts';
+import { ask } from './ask.ts';
 import { useSettings } from './settings.ts';
 
 /** A workshop's photos take their time over a slow network. */

@@ -20,6 +20,7 @@ export const keepReading = (station: Station, build: BuildNow | null, raw: RawRe
     supersedes: null,
     keptAs: { value, words },
   },
+  saw: build?.build.id ?? null,
 });
 
 /** A lone maximum is from nothing up to it; below nothing there is no such floor. */
@@ -92,6 +93,7 @@ const buildOf = (shaft: ShaftState, stage: Build['stage'], fits: Build['fits'], 
     note: '',
     fits,
   },
+  saw: shaft.current?.build.id ?? null,
 });
 
 /** The pack in now, as build 0; or a pack fitted, as the next build with only its slot changed. */

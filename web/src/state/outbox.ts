@@ -1,142 +1,157 @@
-import { commandReply, errorReply, type Change, type Command, type CommandReply } from '@elder-cog/contract';
-import type { z } from 'zod';
+import { commandReply, type Change, type Command, type CommandReply } from '@elder-cog/contract';
 import { create } from 'zustand';
+import { ask, postJson, RefusedError } from './ask.ts';
+import { overThis, type Theirs } from './conflict.ts';
 import { newId, useSettings } from './settings.ts';
-
-/** A refusal from the server, or no server at all, as one sentence. */
-export class RefusedError extends Error {
-  readonly code: string;
-  /** where in a file, where it was a file */
-  readonly line: number | undefined;
-  constructor(code: string, message: string, line?: number) {
-    super(message);
-    this.code = code;
-    this.line = line;
-  }
-}
-
-/** The workshop asks for its passcode before anything else. `opened` counts the times it was given. */
-export const useDoor = create<{ readonly shut: boolean; readonly opened: number }>(() => ({ shut: false, opened: 0 }));
-export const openDoor = (): void => useDoor.setState((door) => ({ shut: false, opened: door.opened + 1 }));
-
-const PATIENCE_MS = 15_000;
-
-/** Asks the server, and reads its answer by its shape. No answer in time is a server that is away. */
-export async function ask<Schema extends z.ZodType>(
-  schema: Schema,
-  url: string,
-  init?: RequestInit,
-  patience = PATIENCE_MS,
-): Promise<z.output<Schema>> {
-  let response: Response;
-  let body: unknown;
-  const { opened } = useDoor.getState();
-  try {
-    response = await fetch(url, { ...init, signal: AbortSignal.timeout(patience) });
-    body = await response.json().catch((error: unknown) => {
-      if (error instanceof DOMException || error instanceof TypeError) throw error;
-      return null;
-    });
-  } catch {
-    throw new RefusedError('away', 'The server is away. What you entered is kept here, and sent when it answers.');
-  }
-  if (!response.ok) {
-    // an answer to something asked before the passcode was given shuts nothing
-    if (response.status === 401 && url !== '/api/sign-in' && opened === useDoor.getState().opened) useDoor.setState({ shut: true });
-    const refused = errorReply.safeParse(body);
-    throw refused.success
-      ? new RefusedError(refused.data.error.code, refused.data.error.message, refused.data.error.line)
-      : new RefusedError('broken', 'The server answered with something that could not be read: try again.');
-  }
-  const read = schema.safeParse(body);
-  if (!read.success) throw new RefusedError('otherShape', 'Elder Cog was changed since this page was opened: load the page again.');
-  return read.data;
-}
 
 /** Commands that belong together, not yet acknowledged. They keep their ids for as long as it takes, so that none lands twice. */
 interface Batch {
   readonly key: string;
-  readonly commands: readonly Command[];
+  commands: readonly Command[];
+  /** how often the server broke over it */
+  broke: number;
 }
 
-/** A batch from an earlier page that the server would not take: shown until it is read, with what was in it. */
+/** What the server would not take: in sight, with what was in it, until it is read. It is kept through a reload. */
 export interface Parked {
   readonly key: string;
   readonly entered: string;
   readonly message: string;
+  /** to be sent again, where that may help: the server broke over it, and not the other way about */
+  readonly again: readonly Command[] | null;
+}
+
+/** A change that met another: both are shown, and one is chosen. */
+export interface Conflict {
+  readonly key: string;
+  readonly mine: Change;
+  readonly theirs: Theirs;
 }
 
 interface Outbox {
   readonly waiting: number;
-  /** the server did not answer the last time */
-  readonly away: boolean;
+  /** why what waits was not taken the last time; nothing while it goes on its way */
+  readonly because: string | null;
   readonly parked: readonly Parked[];
+  readonly conflicts: readonly Conflict[];
   /** batches of an earlier page that were kept: nobody here waits for them, and what is shown is to be asked for again */
   readonly late: number;
   read(key: string): void;
+  again(key: string): void;
+  /** Mine is written over theirs; or, with nothing, theirs is left as it is. */
+  choose(key: string, mine: Change | null): void;
 }
 
-export const useOutbox = create<Outbox>((set) => ({
-  waiting: 0,
-  away: false,
-  parked: [],
-  late: 0,
-  read: (key) => set((s) => ({ parked: s.parked.filter((p) => p.key !== key) })),
-}));
-
-const PREFIX = 'elder-cog-waiting:';
+const WAITING = 'elder-cog-waiting:';
+const PARKED = 'elder-cog-parked:';
 const RETRY_MS = [1_000, 2_000, 4_000, 8_000] as const;
+/** What is not the entry's own fault: no passcode yet, another name of the machine, too many at once, a full disk, the data not opened. */
+const NOT_ITS_FAULT: ReadonlySet<number> = new Set([0, 401, 403, 408, 429, 503, 507]);
+const MOST_BREAKS = 3;
+
+export const useOutbox = create<Outbox>((set, get) => ({
+  waiting: 0,
+  because: null,
+  parked: [],
+  conflicts: [],
+  late: 0,
+  read: (key) => {
+    storage.forget(key);
+    set((s) => ({ parked: s.parked.filter((p) => p.key !== key) }));
+  },
+  again: (key) => {
+    const commands = get().parked.find((p) => p.key === key)?.again;
+    get().read(key);
+    if (commands) enqueue({ key: newKey(), commands, broke: 0 });
+  },
+  choose: (key, mine) => {
+    const batch = held.get(key);
+    held.delete(key);
+    set((s) => ({ conflicts: s.conflicts.filter((c) => c.key !== key) }));
+    if (!batch) return;
+    if (mine === null) return settleWith(batch, new RefusedError('leftAsIs', 'Left as it is: the other was kept, and yours was not.', 409));
+    const [first, ...rest] = batch.commands;
+    if (first) batch.commands = [{ ...first, commandId: newId(), change: mine }, ...rest];
+    enqueue(batch);
+  },
+}));
 
 type Settle = { resolve: (reply: CommandReply) => void; reject: (error: Error) => void };
 const queue: Batch[] = [];
+const held = new Map<string, Batch>();
 const waitedFor = new Map<string, Settle>();
+/** What was acknowledged is told to whoever keeps what is shown. */
+const hearers = new Set<(commandId: string, reply: CommandReply) => void>();
+/** Commands of this very page: what is heard of them from the server is no news. */
+const own = new Set<string>();
+const ownBuilds = new Set<string>();
 let delivering = false;
 let tries = 0;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
-const store = (batch: Batch): void => {
-  try {
-    localStorage.setItem(batch.key, JSON.stringify(batch.commands));
-  } catch {
-    // a browser with no room keeps it in the page alone
-  }
-};
-const forget = (key: string): void => {
-  try {
-    localStorage.removeItem(key);
-  } catch {
-    // nothing was stored
-  }
+/** The browser's own store; a browser that has none, or no room, keeps things in the page alone. */
+const storage = {
+  put(key: string, value: unknown): void {
+    try {
+      localStorage.setItem(key, JSON.stringify(value));
+    } catch {
+      // kept in the page alone
+    }
+  },
+  forget(key: string): void {
+    try {
+      localStorage.removeItem(key);
+    } catch {
+      // nothing was stored
+    }
+  },
+  under<Value>(prefix: string): [key: string, value: Value][] {
+    try {
+      const keys = Object.keys(localStorage).filter((key) => key.startsWith(prefix));
+      return keys.sort().map((key) => [key, JSON.parse(localStorage.getItem(key) ?? 'null') as Value]);
+    } catch {
+      return [];
+    }
+  },
 };
 
-const show = (away: boolean): void => useOutbox.setState({ waiting: queue.length, away });
+const newKey = (): string => `${WAITING}${new Date().toISOString()}:${newId()}`;
+const show = (because: string | null): void => useOutbox.setState({ waiting: queue.length, because });
+
+function enqueue(batch: Batch): void {
+  for (const { commandId, change } of batch.commands) {
+    own.add(commandId);
+    if (change.kind === 'build.add') ownBuilds.add(change.build.id);
+  }
+  storage.put(batch.key, batch.commands);
+  queue.push(batch);
+  show(useOutbox.getState().because);
+  void deliver();
+}
+
+export const isOwn = (commandId: string): boolean => own.has(commandId);
+export const whenAcknowledged = (hear: (commandId: string, reply: CommandReply) => void): (() => void) => {
+  hearers.add(hear);
+  return () => void hearers.delete(hear);
+};
 
 /** Puts changes in the queue, in order, and sends them; resolves when all are acknowledged, however long the server is away. */
 export function post(changes: readonly Change[]): Promise<CommandReply> {
   const { who, clientId } = useSettings.getState();
   const at = new Date().toISOString();
-  const batch: Batch = { key: `${PREFIX}${at}:${newId()}`, commands: changes.map((change) => ({ commandId: newId(), clientId, who, at, change })) };
-  store(batch);
-  queue.push(batch);
+  const commands = changes.map((change) => ({ commandId: newId(), clientId, who, at, change }));
+  const batch: Batch = { key: newKey(), commands, broke: 0 };
   const acknowledged = new Promise<CommandReply>((resolve, reject) => waitedFor.set(batch.key, { resolve, reject }));
-  show(useOutbox.getState().away);
-  void deliver();
+  enqueue(batch);
   return acknowledged;
 }
 
-/** What an earlier page left unsent is sent now. */
+/** What an earlier page left unsent is sent now, and what it left in sight is in sight again. */
 export function sendWhatWaits(): void {
-  const known = new Set(queue.map((batch) => batch.key));
-  try {
-    const keys = Object.keys(localStorage).filter((key) => key.startsWith(PREFIX) && !known.has(key));
-    for (const key of keys.sort()) queue.push({ key, commands: JSON.parse(localStorage.getItem(key) ?? '[]') as Command[] });
-  } catch {
-    // no storage, nothing waits
-  }
-  if (queue.length > 0) {
-    show(useOutbox.getState().away);
-    void deliver();
-  }
+  const known = new Set([...queue.map((batch) => batch.key), ...held.keys()]);
+  const parked = storage.under<Parked>(PARKED).map(([, value]) => value);
+  useOutbox.setState({ parked });
+  for (const [key, commands] of storage.under<Command[]>(WAITING)) if (!known.has(key)) enqueue({ key, commands, broke: 0 });
 }
 
 async function deliver(): Promise<void> {
@@ -146,45 +161,91 @@ async function deliver(): Promise<void> {
   try {
     for (let batch = queue[0]; batch; batch = queue[0]) await deliverOne(batch);
     tries = 0;
-    show(false);
-  } catch {
-    show(true);
+    show(null);
+  } catch (error) {
+    show((error as Error).message);
     timer = setTimeout(() => void deliver(), RETRY_MS[Math.min(tries++, RETRY_MS.length - 1)]);
   } finally {
     delivering = false;
   }
 }
 
-/** Sends one batch; throws only where the server is away. */
+/** Sends one batch; throws where it is to wait, for a reason that is not its own. */
 async function deliverOne(batch: Batch): Promise<void> {
-  const settle = waitedFor.get(batch.key);
   try {
-    let reply: CommandReply = { already: false, undid: null };
-    for (const command of batch.commands) reply = await sendOne(command);
-    done(batch);
-    if (settle) settle.resolve(reply);
-    else useOutbox.setState((s) => ({ late: s.late + 1 }));
+    let reply: CommandReply | null = null;
+    for (let command = batch.commands[0]; command; command = batch.commands[0]) {
+      reply = await ask(commandReply, '/api/commands', postJson(command));
+      for (const hear of hearers) hear(command.commandId, reply);
+      if (batch.commands.length > 1) {
+        batch.commands = batch.commands.slice(1);
+        storage.put(batch.key, batch.commands);
+      } else break;
+    }
+    queue.shift();
+    if (reply) settleWith(batch, reply);
   } catch (error) {
-    const refused = error instanceof RefusedError ? error : new RefusedError('broken', 'The server answered with something that could not be read.');
-    if (refused.code === 'away' || refused.code === 'signIn') throw refused;
-    done(batch);
-    if (settle) settle.reject(refused);
-    else
-      useOutbox.setState((s) => ({
-        parked: [...s.parked, { key: batch.key, entered: batch.commands.map(enteredIn).join('; '), message: refused.message }],
-      }));
+    const refused =
+      error instanceof RefusedError ? error : new RefusedError('broken', 'The server answered with something that could not be read.', 500);
+    if (NOT_ITS_FAULT.has(refused.status) && refused.code !== 'otherShape') throw refused;
+    if (refused.status >= 500 && ++batch.broke < MOST_BREAKS) throw refused;
+    queue.shift();
+    const theirs = refused.status === 409 ? theirsOf(refused) : null;
+    const [first] = batch.commands;
+    if (theirs && first) hold(batch, first.change, theirs);
+    else settleWith(batch, refused);
   }
 }
 
-function done(batch: Batch): void {
-  queue.shift();
-  waitedFor.delete(batch.key);
-  forget(batch.key);
-  show(false);
+const theirsOf = ({ code, theirs, who, at }: RefusedError): Theirs | null =>
+  code === 'newerBuild' || (code === 'stale' && theirs !== undefined && theirs !== null)
+    ? { code, row: (theirs ?? null) as Theirs['row'], who: who ?? '', at: at ?? null }
+    : null;
+
+/** It stays with the browser until one of the two is chosen, and the others go on. An undo is never written over anybody. */
+function hold(batch: Batch, mine: Change, theirs: Theirs): void {
+  const rebased = overMyOwn(mine, theirs);
+  if (rebased) {
+    held.set(batch.key, batch);
+    return useOutbox.getState().choose(batch.key, rebased);
+  }
+  if (mine.kind === 'undo' || overThis(mine, theirs).length === 0) return settleWith(batch, new RefusedError('stale', sentenceOf(theirs), 409));
+  held.set(batch.key, batch);
+  useOutbox.setState((s) => ({ waiting: queue.length, conflicts: [...s.conflicts, { key: batch.key, mine, theirs }] }));
 }
 
-const sendOne = (command: Command): Promise<CommandReply> =>
-  ask(commandReply, '/api/commands', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(command) });
+/** Two things done one after the other on this page, the second before the first had come back: it stands after the first, unless it is the same done twice. */
+function overMyOwn(mine: Change, theirs: Theirs): Change | null {
+  const { row } = theirs;
+  if (theirs.code !== 'newerBuild' || row?.id === undefined || !ownBuilds.has(row.id)) return null;
+  const slots = new Set((row.fits as { slotId: string }[]).map((fit) => fit.slotId));
+  if (mine.kind === 'build.add' && mine.build.fits.some((fit) => slots.has(fit.slotId))) return null;
+  return overThis(mine, theirs)[0]?.change ?? null;
+}
+
+const sentenceOf = ({ who }: Theirs): string => `${who || 'Somebody'} changed it since: it is left as it is.`;
+
+/** A batch is done with: kept, or not. What nobody here waits for, and what the server broke over, is parked in sight. */
+function settleWith(batch: Batch, outcome: CommandReply | RefusedError): void {
+  const settle = waitedFor.get(batch.key);
+  waitedFor.delete(batch.key);
+  storage.forget(batch.key);
+  show(null);
+  if (!(outcome instanceof RefusedError)) {
+    if (settle) settle.resolve(outcome);
+    else useOutbox.setState((s) => ({ late: s.late + 1 }));
+    return;
+  }
+  if (!settle || outcome.status >= 500) park(batch, outcome);
+  settle?.reject(outcome);
+}
+
+function park({ key, commands }: Batch, { message, status }: RefusedError): void {
+  const entered = commands.map(enteredIn).join('; ');
+  const parked: Parked = { key: key.replace(WAITING, PARKED), entered, message, again: status >= 500 ? commands : null };
+  storage.put(parked.key, parked);
+  useOutbox.setState((s) => ({ parked: [...s.parked, parked] }));
+}
 
 /** What a person would miss of a command that was not taken. */
 function enteredIn({ change }: Command): string {
@@ -203,6 +264,10 @@ function enteredIn({ change }: Command): string {
       return change.acceptance.reason;
     case 'specs.add':
       return change.specs.map((spec) => spec.text).join('; ');
+    case 'job.begin':
+      return `the new machine ${change.job.machine}`;
+    case 'build.add':
+      return `the build: ${change.build.fits.map((fit) => fit.leaves.map((leaf) => leaf.written).join(' + ') || (fit.state ?? 'none')).join(', ')}`;
     default:
       return change.kind.replace('.', ' ');
   }

@@ -1,5 +1,5 @@
 import { photoReply, type Change, type Photo, type PhotoOf } from '@elder-cog/contract';
-import { ask } from './outbox.ts';
+import { ask } from './ask.ts';
 import { newId, useSettings } from './settings.ts';
 
 const LIMIT = 12 * 1024 * 1024;

@@ -51,3 +51,6 @@ export const useSettings = create<Settings>()(
     { name: 'elder-cog-settings' },
   ),
 );
+
+// the id this browser is known by is kept from the first, so that what it did before a reload is still its own
+useSettings.setState({});

@@ -73,28 +73,29 @@ export default function NewMachine(): JSX.Element {
       position: facts?.shafts.length ?? 0,
       newId,
     });
-    const changes: Change[] = [
-      ...(jobId
-        ? []
-        : [{ kind: 'job.create' as const, job: { id: job, machine: entry.machine, year: entry.year, note: '', createdAt: at, archivedAt: null } }]),
-      ...(same
-        ? []
-        : [
-            {
-              kind: 'assembly.create' as const,
-              assembly: {
-                id: assemblyId,
-                jobId: job,
-                name: entry.box,
-                kind: 'box',
-                position: facts?.assemblies.length ?? 0,
-                mirrorOf: others.some((a) => a.id === mirror) ? mirror : null,
-                cameApart: false,
-              },
-            },
-          ]),
-      shaft,
-    ];
+    const assembly = {
+      id: assemblyId,
+      jobId: job,
+      name: entry.box,
+      kind: 'box',
+      position: facts?.assemblies.length ?? 0,
+      mirrorOf: others.some((a) => a.id === mirror) ? mirror : null,
+      cameApart: false,
+    };
+    const { kind: _, ...whole } = shaft;
+    const changes: Change[] = jobId
+      ? [...(same ? [] : [{ kind: 'assembly.create' as const, assembly }]), shaft]
+      : [
+          {
+            kind: 'job.begin',
+            job: { id: job, machine: entry.machine, year: entry.year, note: '', createdAt: at, archivedAt: null },
+            assemblies: [assembly],
+            shafts: [whole],
+            limits: [],
+            builds: [],
+            readings: [],
+          },
+        ];
     try {
       await send(...changes);
     } catch {

@@ -37,6 +37,7 @@ const KINDS: Readonly<Record<string, string>> = {
   'openItem.change': 'left open',
   'assembly.change': 'box',
   'job.create': 'machine',
+  'job.begin': 'machine',
   'job.change': 'machine',
   'assembly.create': 'box',
   'shaft.create': 'shaft',
@@ -44,7 +45,7 @@ const KINDS: Readonly<Record<string, string>> = {
 
 /** Everything in the order it was done: what was kept, changed and taken back, by whom, and why. */
 export default function Record(): JSX.Element {
-  const { state, facts } = useJob();
+  const { state, stored: facts } = useJob();
   const journal = useJournal(state.job.id);
   const { send, sending } = useCommand();
   const [search, setSearch] = useState('');

@@ -39,7 +39,7 @@ interface ReadingEntryProps {
 export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: ReadingEntryProps): JSX.Element {
   const { facts } = useJob();
   const { send, sending } = useCommand();
-  const away = useOutbox((s) => s.away);
+  const away = useOutbox((s) => s.because !== null);
   const [text, setText] = useState('');
   const [heights, setHeights] = useState('');
   const [spacer, setSpacer] = useState('');

@@ -99,13 +99,15 @@ export function LooseSheet(): JSX.Element {
     if (!gap || !slot || !sheet.limits || !('value' in sheet.limits) || !reading) return;
     const buildId = newId();
     const { min = null, max = null } = sheet.limits.value;
-    const changes: Change[] = [
-      { kind: 'job.create', job: { id: jobId, machine, year: '', note: '', createdAt: at, archivedAt: null } },
-      { kind: 'assembly.create', assembly: { id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false } },
-      { ...shaft, stations: shaft.stations.map((s) => (s.id === gap.id ? { ...s, method, instrument: readWith } : s)) },
-      {
-        kind: 'limit.set',
-        limit: {
+    const { who } = useSettings.getState();
+    const { kind: _, ...whole } = { ...shaft, stations: shaft.stations.map((s) => (s.id === gap.id ? { ...s, method, instrument: readWith } : s)) };
+    const begin: Change = {
+      kind: 'job.begin',
+      job: { id: jobId, machine, year: '', note: '', createdAt: at, archivedAt: null },
+      assemblies: [{ id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false }],
+      shafts: [whole],
+      limits: [
+        {
           id: newId(),
           stationId: gap.id,
           min: min ?? (max !== null && max >= 0 ? (0 as Length) : null),
@@ -119,38 +121,36 @@ export function LooseSheet(): JSX.Element {
           specId: null,
           inUse: true,
         },
-      },
-      {
-        kind: 'build.add',
-        build: {
+      ],
+      builds: [
+        {
           id: buildId,
           assemblyId,
           parentId: null,
           stage: 'as_found',
           at,
-          who: '',
+          who,
           label: '',
           feel: [],
           note: '',
           fits: [{ id: newId(), slotId: slot.id, leaves: leavesFromSaid(sheet.packLeaves, []), state: null }],
         },
-      },
-      {
-        kind: 'reading.keep',
-        reading: {
+      ],
+      readings: [
+        {
           id: newId(),
           stationId: gap.id,
           buildId,
           raw: { method, text: entry.reading, instrument: readWith, restsOn: [] },
-          who: '',
+          who,
           takenAt: at,
           supersedes: null,
           keptAs: { value: reading.value, words: entry.reading },
         },
-      },
-    ];
+      ],
+    };
     try {
-      await send(...changes);
+      await send(begin);
       void navigate(`/jobs/${jobId}/section?shaft=${shaft.shaft.id}`);
     } catch {
       // the title block says why; the sheet keeps what was typed

@@ -118,6 +118,11 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
           <strong className="font-medium">{shaft ? `${shaft.assembly}, ${shaft.name.toLowerCase()}` : 'nothing on the bench yet'}</strong>
           {others.length > 0 && <span className="text-ink2"> · {others.join(', ')}</span>}
         </p>
+        {summary.damaged && (
+          <p className="m-0 my-1 border-l-4 border-ink bg-band px-2 py-1 text-[16px] font-medium" role="note">
+            {summary.damaged}
+          </p>
+        )}
         {worst && (
           <p className="m-0 flex flex-wrap items-center gap-x-3 py-1">
             <Mark kind={worst.mark} named={false} ground={first ? 'var(--sheet)' : 'var(--paper)'} />
@@ -133,10 +138,12 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
             </span>
           </p>
         )}
-        <p className="m-0 grid grid-cols-[48px_1fr]">
-          <span className="text-ink2">next</span>
-          <span className="text-[17px] font-medium">{summary.next}</span>
-        </p>
+        {summary.next !== '' && (
+          <p className="m-0 grid grid-cols-[48px_1fr]">
+            <span className="text-ink2">next</span>
+            <span className="text-[17px] font-medium">{summary.next}</span>
+          </p>
+        )}
         <div className="flex items-end gap-4 max-sm:flex-col max-sm:items-start">
           <HowFar far={summary.far} />
           <div className="relative z-[1] ml-auto flex gap-2">

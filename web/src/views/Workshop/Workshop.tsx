@@ -7,10 +7,8 @@ import { useState, type JSX, type ReactNode } from 'react';
 import { z } from 'zod';
 import { Chip, Field, Heading, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
 import { useWorkshop } from '../../state/api.ts';
-import { ask } from '../../state/outbox.ts';
+import { ask, postJson as post } from '../../state/ask.ts';
 import { useSettings } from '../../state/settings.ts';
-
-const post = (body: unknown): RequestInit => ({ method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
 
 /** How this browser shows things, and how the workshop's data is kept. */
 export default function Workshop(): JSX.Element {
@@ -262,6 +260,7 @@ function Kept(): JSX.Element {
   );
 }
 
+const DONE = z.object({ ok: z.literal(true) });
 const size = (bytes: number): string => (bytes > 1_048_576 ? `${(bytes / 1_048_576).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1024))} kB`);
 
 function Backups(): JSX.Element {
@@ -269,6 +268,7 @@ function Backups(): JSX.Element {
   const client = useQueryClient();
   const [busy, setBusy] = useState(false);
   const [asking, setAsking] = useState<string | null>(null);
+  const [deleting, setDeleting] = useState<string | null>(null);
   const [says, setSays] = useState<string | null>(null);
   if (!data) return <></>;
   const during = async (run: () => Promise<string>): Promise<void> => {
@@ -295,11 +295,18 @@ function Backups(): JSX.Element {
       const { setAside } = await ask(restoreReply, '/api/workshop/restore', post({ name }));
       return setAside ? `Gone back. What was there is set aside in ${setAside}.` : 'Gone back.';
     });
+  const remove = (name: string): Promise<void> =>
+    during(async () => {
+      setDeleting(null);
+      await ask(DONE, '/api/workshop/backups/delete', post({ name }));
+      return 'That backup is deleted.';
+    });
   const chosen = data.backups.find((b) => b.name === asking);
   return (
     <Part title="Backups">
       <p className="mt-0 max-w-prose">
-        One is made at every start and every hour in which something changed. The last of each of fourteen days and of eight weeks is kept.
+        One is made at every start and every hour in which something changed. Of those, the last of each of fourteen days and of eight weeks is kept.
+        One made by hand stays until it is deleted.
       </p>
       <Primary onClick={() => void make()} disabled={busy}>
         {busy ? 'Working…' : 'Back up now'}
@@ -314,11 +321,31 @@ function Backups(): JSX.Element {
           <li key={backup.name} className="flex flex-wrap items-center gap-x-4 border-t border-rule py-1">
             <span className="min-w-44 font-medium">{format(new Date(backup.madeAt), 'EEE d MMM yyyy, HH:mm')}</span>
             <span className="text-ink2">
-              {backup.jobs} {backup.jobs === 1 ? 'machine' : 'machines'}, {backup.entries} entries, {size(backup.bytes)}
+              {backup.damaged === null
+                ? `${backup.jobs} ${backup.jobs === 1 ? 'machine' : 'machines'}, ${backup.entries} entries, ${size(backup.bytes)}${backup.byHand ? ', by hand' : ''}`
+                : `damaged: ${backup.damaged}`}
             </span>
-            <Secondary className="ml-auto" onClick={() => setAsking(backup.name)} disabled={busy}>
-              Go back to it
-            </Secondary>
+            <span className="ml-auto flex flex-wrap items-center gap-2">
+              {deleting === backup.name ? (
+                <>
+                  <Secondary onClick={() => void remove(backup.name)} disabled={busy}>
+                    Yes, delete it
+                  </Secondary>
+                  <Secondary onClick={() => setDeleting(null)}>Keep it</Secondary>
+                </>
+              ) : (
+                (backup.byHand || backup.damaged !== null) && (
+                  <Secondary onClick={() => setDeleting(backup.name)} disabled={busy}>
+                    Delete…
+                  </Secondary>
+                )
+              )}
+              {backup.bytes > 0 && (
+                <Secondary onClick={() => setAsking(backup.name)} disabled={busy}>
+                  Go back to it
+                </Secondary>
+              )}
+            </span>
           </li>
         ))}
       </ul>
