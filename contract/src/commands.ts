@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ROWS_AT_ONCE } from './constants.ts';
 import type { RowEffect } from './tables.ts';
 import {
   acceptance,
@@ -32,9 +33,6 @@ import {
   aim,
   lengthNm,
 } from './facts.ts';
-
-/** Rows of a page that go in one command, each with a limit and readings at three places: all of them or none. */
-export const ROWS_AT_ONCE = 500;
 
 /** Everything that changes anything, one shape each. The store applies them; nothing else writes. */
 const fresh = { revision: true, gone: true } as const;

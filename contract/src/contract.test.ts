@@ -1,5 +1,7 @@
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from '@jest/globals';
+import { z } from 'zod';
 import { senseOnPath, TEMPLATES, type Contact, type TemplateName } from '@elder-cog/core';
 import {
   change,
@@ -12,7 +14,9 @@ import {
   limit,
   newShaft,
   reading,
+  REPLIES,
   station,
+  WIRE,
   workshopFile,
   type Change,
 } from './index.ts';
@@ -134,6 +138,18 @@ describe('the shapes refuse', () => {
   it('and take the made-up workshop whole', () => {
     const demo: unknown = JSON.parse(readFileSync(new URL('../../demo/workshop.json', import.meta.url), 'utf8'));
     expect(workshopFile.parse(demo)).toEqual(demo);
+  });
+});
+
+describe('what the server sends', () => {
+  it('is of the shapes that WIRE stands for: count it up, and write down the new ones, when they change', () => {
+    const shapes = Object.entries(REPLIES).map(([name, reply]) => [name, z.toJSONSchema(reply, { unrepresentable: 'any' })]);
+    const hash = createHash('sha256').update(JSON.stringify(shapes)).digest('hex').slice(0, 16);
+    const { wire, replies } = JSON.parse(readFileSync(new URL('../fixtures/wire.json', import.meta.url), 'utf8')) as {
+      wire: number;
+      replies: string;
+    };
+    expect({ wire: WIRE, replies: hash }).toEqual({ wire, replies });
   });
 });
 

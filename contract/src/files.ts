@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FILE_VERSION } from './constants.ts';
 import { id, jobFacts, lot, time, who, type JobFacts } from './facts.ts';
 
 /** More than a workshop writes in a thousand years. */
@@ -36,8 +37,6 @@ export const journalEntry = z
   })
   .refine((entry) => entry.undoes === null || entry.undoes < entry.seq, 'An entry takes back one that stands before it.');
 
-export const FILE_VERSION = 4;
-
 /** One job in a file, with the leaves its builds name. `job.json` in a `.eldercog.zip`, or by itself. */
 export const jobFile = z.object({
   format: z.literal('elder-cog/job'),
@@ -64,9 +63,6 @@ export type JobFile = z.output<typeof jobFile>;
 export type WorkshopFile = z.output<typeof workshopFile>;
 export type AnyFile = z.output<typeof anyFile>;
 
-/** The jobs of a file, one or all. */
-export const jobsIn = (file: AnyFile): readonly JobFacts[] => (file.format === 'elder-cog/job' ? [file.job] : file.jobs);
-
 type Rows = Record<string, unknown>;
 const rows = (value: unknown): Rows[] => (Array.isArray(value) ? (value as Rows[]) : []);
 
@@ -79,9 +75,6 @@ function fromOne(file: Rows): Rows {
   });
   return { ...file, version: 2, madeAt: '1970-01-01T00:00:00.000Z', jobs: rows(file.jobs).map(upgraded), journal: [] };
 }
-
-/** The biggest file that is sent away or brought in, with its photos. A backup has no limit. */
-export const FILE_LIMIT_MB = 256;
 
 /** A job of which nothing has been stripped, looked at, accepted or left open. */
 export const emptyWearBook = (): Pick<JobFacts, 'strip' | 'inspections' | 'acceptances' | 'photos' | 'lookAlikes' | 'matchedSets' | 'openItems'> => ({

@@ -1,4 +1,5 @@
 export * from './commands.ts';
+export * from './constants.ts';
 export * from './facts.ts';
 export * from './files.ts';
 export * from './fileSchema.ts';

@@ -1,6 +1,6 @@
 import type { JobFacts } from './facts.ts';
-import { jobsIn, type AnyFile } from './files.ts';
-import { CALLED, JOB_TABLES, rowsIn, FACTS_OF, type JobTable, type RowOf, type TableName } from './tables.ts';
+import type { AnyFile } from './files.ts';
+import { jobsIn, CALLED, JOB_TABLES, rowsIn, FACTS_OF, type JobTable, type RowOf, type TableName } from './tables.ts';
 
 type Path = readonly (string | number)[];
 

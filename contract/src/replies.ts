@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { fitted, id, job, lengthNm, lot, photo, time, type JobFacts } from './facts.ts';
-import { rowEffect } from './commands.ts';
-import { FILE_VERSION } from './files.ts';
+import { commandReply, errorReply, rowEffect } from './commands.ts';
+import { FILE_VERSION } from './constants.ts';
 
 /** What the server sends. */
 export const markKind = z.enum(['in', 'tight', 'loose', 'cannotTell', 'unmeasured', 'stale', 'accepted']);
@@ -135,9 +135,36 @@ export const workshopReply = z.object({
 export type ImportReply = z.output<typeof importReply>;
 export type WorkshopReply = z.output<typeof workshopReply>;
 export type RestoreReply = z.output<typeof restoreReply>;
+export const checkReply = z.object({ whole: z.boolean(), wrong: z.array(z.string()) });
+export const doneReply = z.object({ ok: z.literal(true) });
 export const healthReply = z.object({ ok: z.literal(true), name: z.literal('Elder Cog') });
 
 export type JobSummary = z.output<typeof jobSummary>;
 export type ShelfReply = z.output<typeof shelfReply>;
 export type JobReply = z.output<typeof jobReply>;
 export type DrawerReply = z.output<typeof drawerReply>;
+
+export type BackupReply = z.output<typeof backupReply>;
+export type CheckReply = z.output<typeof checkReply>;
+export type DoneReply = z.output<typeof doneReply>;
+
+/** Every reply, for the test that holds their shapes and `WIRE` together. */
+export const REPLIES = {
+  shelfReply,
+  jobReply,
+  changesReply,
+  eventMessage,
+  undoableReply,
+  drawerReply,
+  journalReply,
+  photoReply,
+  importReply,
+  backupReply,
+  restoreReply,
+  workshopReply,
+  checkReply,
+  doneReply,
+  healthReply,
+  commandReply,
+  errorReply,
+} as const;

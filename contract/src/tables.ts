@@ -22,6 +22,10 @@ import type {
   StripEntry,
   Withdrawal,
 } from './facts.ts';
+import type { AnyFile } from './files.ts';
+
+/** The jobs of a file, one or all. */
+export const jobsIn = (file: AnyFile): readonly JobFacts[] => (file.format === 'elder-cog/job' ? [file.job] : file.jobs);
 
 /** Every table there is, by the name the journal has for it, with the shape of its rows. */
 export interface RowOf {

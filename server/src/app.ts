@@ -1,5 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { SHAPES, SHAPES_HEADER } from '@elder-cog/contract';
 import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
 import fastify from 'fastify';
@@ -70,6 +71,10 @@ export function createApp({ workshop, page, lan = false, stalledMs = STALLED_MS 
     if (status >= 500) console.error(error);
     return reply.status(known.code === 'badRequest' ? status : known.status).send({ error: { code: known.code, message: known.message } });
   });
+  app.addHook('onRequest', (_request, reply, done) => {
+    reply.header(SHAPES_HEADER, SHAPES);
+    done();
+  });
   cutStalled(app, stalledMs);
   door(app, { folder: workshop.folder, lan });
   readRoutes(app, workshop);
@@ -84,7 +89,16 @@ export function createApp({ workshop, page, lan = false, stalledMs = STALLED_MS 
     app.register(async (scope) => {
       // the page itself, and nothing of any job
       scope.addHook('onRoute', (route) => void (route.config = { ...route.config, isOpen: true }));
-      await scope.register(fastifyStatic, { root: page, wildcard: false, preCompressed: true, decorateReply: false });
+      await scope.register(fastifyStatic, {
+        root: page,
+        wildcard: false,
+        preCompressed: true,
+        decorateReply: false,
+        cacheControl: false,
+        // what is named for its content never changes; the page that names it may
+        setHeaders: (response, path) =>
+          response.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
+      });
     });
   const index = hasPage ? readFileSync(join(page, 'index.html')) : null;
   app.setNotFoundHandler((request, reply) => {

@@ -2,6 +2,7 @@ import { hostname, networkInterfaces } from 'node:os';
 import cookie from '@fastify/cookie';
 import rateLimit from '@fastify/rate-limit';
 import { z } from 'zod';
+import { doneReply } from '@elder-cog/contract';
 import { WorkshopError } from './errors.ts';
 import { endSession, hasPasscode, isPasscode, isSession, newSession, SESSION_SECONDS, setPasscode } from './session.ts';
 import type { App } from './typedApp.ts';
@@ -82,7 +83,7 @@ export function door(app: App, { folder, lan }: Door): void {
       '/api/sign-in',
       {
         config: { isOpen: true, rateLimit: { max: TRIES.each, timeWindow: '1 minute' } },
-        schema: { body: z.object({ passcode: z.string().max(200) }), response: { 200: z.object({ ok: z.literal(true) }) } },
+        schema: { body: z.object({ passcode: z.string().max(200) }), response: { 200: doneReply } },
       },
       async (request, reply) => {
         const tries = await together(request);
@@ -93,7 +94,7 @@ export function door(app: App, { folder, lan }: Door): void {
         return { ok: true as const };
       },
     );
-    signIn.post('/api/sign-out', { schema: { response: { 200: z.object({ ok: z.literal(true) }) } } }, (request, reply) => {
+    signIn.post('/api/sign-out', { schema: { response: { 200: doneReply } } }, (request, reply) => {
       const session = request.cookies[COOKIE];
       if (folder !== null && session !== undefined) endSession(folder, session);
       void reply.clearCookie(COOKIE, { path: '/' });
@@ -101,7 +102,7 @@ export function door(app: App, { folder, lan }: Door): void {
     });
     signIn.post(
       '/api/workshop/passcode',
-      { schema: { body: z.object({ passcode: z.string().max(200) }), response: { 200: z.object({ ok: z.literal(true) }) } } },
+      { schema: { body: z.object({ passcode: z.string().max(200) }), response: { 200: doneReply } } },
       ({ body, ip }) => {
         if (!LOOPBACK.has(ip)) throw new WorkshopError('elsewhere', 'The passcode is changed at the machine itself.');
         if (folder === null) throw new WorkshopError('badRequest', 'This workshop is in memory only: it has nowhere to keep a passcode.');

@@ -1,4 +1,4 @@
-import { backupReply, restoreReply, workshopReply } from '@elder-cog/contract';
+import { backupReply, checkReply, doneReply, restoreReply, workshopReply } from '@elder-cog/contract';
 import { shelved } from '../store/facts.ts';
 import { z } from 'zod';
 import { hasPasscode, ownAddresses } from '../door.ts';
@@ -14,7 +14,6 @@ const named = z.object({
     .max(40)
     .regex(/^[\dTZ-]{20,}$/),
 });
-const done = z.object({ ok: z.literal(true) });
 
 /** Where the data is, whether it is whole, and its backups. */
 export function workshopRoutes(app: App, workshop: Workshop, lan: boolean): void {
@@ -31,7 +30,7 @@ export function workshopRoutes(app: App, workshop: Workshop, lan: boolean): void
   app.post('/api/workshop/restore', { schema: { body: named, response: { 200: restoreReply } } }, ({ body }) => ({
     setAside: workshop.restore(body.name),
   }));
-  app.post('/api/workshop/backups/delete', { schema: { body: named, response: { 200: done } } }, ({ body }) => {
+  app.post('/api/workshop/backups/delete', { schema: { body: named, response: { 200: doneReply } } }, ({ body }) => {
     workshop.deleteBackup(body.name);
     return { ok: true as const };
   });
@@ -41,11 +40,11 @@ export function workshopRoutes(app: App, workshop: Workshop, lan: boolean): void
       throw new WorkshopError('badRequest', 'There is a workshop here, and it is open: a new one is begun with npm start -- --new.');
     return { setAside: workshop.startNew() };
   });
-  app.post('/api/workshop/go-on', { schema: { response: { 200: done } } }, () => {
+  app.post('/api/workshop/go-on', { schema: { response: { 200: doneReply } } }, () => {
     workshop.goOn();
     return { ok: true as const };
   });
-  app.get('/api/workshop/check', { schema: { response: { 200: z.object({ whole: z.boolean(), wrong: z.array(z.string()) }) } } }, () => {
+  app.get('/api/workshop/check', { schema: { response: { 200: checkReply } } }, () => {
     const integrity = workshop.db.pragma('integrity_check', { simple: true });
     const wrong = [...(integrity === 'ok' ? [] : ['The database’s own check finds it damaged.']), ...journalDisagrees(workshop.db)];
     return { whole: wrong.length === 0, wrong: wrong.slice(0, 20) };

@@ -1,18 +1,18 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, type JSX } from 'react';
-import { createBrowserRouter, RouterProvider } from 'react-router';
+import { BrowserRouter, Route, Routes, useLocation } from 'react-router';
 import { Hatches } from '../kit/Shapes.tsx';
 import { useOutboxSender } from '../state/api.ts';
 import { RefusedError, useDoor, useTrouble } from '../state/ask.ts';
 import { useEvents } from '../state/events.ts';
+import { useReckoner } from '../state/reckoner.ts';
 import { useSettings } from '../state/settings.ts';
-import { JobShell, OuterShell } from './Shell.tsx';
-import { Rescue } from './Rescue.tsx';
-import { SignIn } from './SignIn.tsx';
-import { Mishap, Nowhere } from './Nowhere.tsx';
-import { Reckoner } from './Reckoner.tsx';
+import { OuterShell } from './OuterShell.tsx';
+import { WhereItFails } from './WhereItFails.tsx';
+import { Nowhere } from './Nowhere.tsx';
 
 const VIEWS = {
+  JobShell: () => import('./JobShell.tsx'),
   Shelf: () => import('../views/Shelf/Shelf.tsx'),
   Drawer: () => import('../views/Drawer/Drawer.tsx'),
   Workshop: () => import('../views/Workshop/Workshop.tsx'),
@@ -27,7 +27,11 @@ const VIEWS = {
   AskSheet: () => import('../views/Sheets/AskSheet.tsx'),
   MeasuringSheet: () => import('../views/Sheets/MeasuringSheet.tsx'),
   BagLabels: () => import('../views/Sheets/BagLabels.tsx'),
+  Reckoner: () => import('./Reckoner.tsx'),
+  Rescue: () => import('./Rescue.tsx'),
+  SignIn: () => import('./SignIn.tsx'),
 } as const;
+const JobShell = lazy(VIEWS.JobShell);
 const Shelf = lazy(VIEWS.Shelf);
 const Drawer = lazy(VIEWS.Drawer);
 const Workshop = lazy(VIEWS.Workshop);
@@ -42,45 +46,49 @@ const StripLog = lazy(VIEWS.StripLog);
 const AskSheet = lazy(VIEWS.AskSheet);
 const MeasuringSheet = lazy(VIEWS.MeasuringSheet);
 const BagLabels = lazy(VIEWS.BagLabels);
+const Reckoner = lazy(VIEWS.Reckoner);
+const Rescue = lazy(VIEWS.Rescue);
+const SignIn = lazy(VIEWS.SignIn);
+/** What is shown over any view, and is no view of its own. */
+const OVER = [() => import('./ConflictDialog.tsx'), () => import('./Distance.tsx'), () => import('./LeaveOpen.tsx'), () => import('./AskUndo.tsx')];
+const OVER_TOO = [() => import('./SignDialog.tsx'), () => import('./KeysDialog.tsx')];
 
-/** Every view is fetched while nothing else is, so that an open page goes on working with the server away. */
+/** Everything is fetched while nothing else is, so that an open page goes on working with the server away. */
 const fetchAhead = (): void => {
-  for (const view of Object.values(VIEWS)) view().catch(() => undefined);
+  for (const fetchOne of [...Object.values(VIEWS), ...OVER, ...OVER_TOO]) fetchOne().catch(() => undefined);
 };
 
-const router = createBrowserRouter([
-  {
-    element: <OuterShell />,
-    errorElement: <Mishap />,
-    children: [
-      { path: '/', element: <Shelf /> },
-      { path: '/drawer', element: <Drawer /> },
-      { path: '/workshop', element: <Workshop /> },
-      { path: '/new', element: <NewMachine /> },
-      { path: '*', element: <Nowhere /> },
-    ],
-  },
-  {
-    path: '/jobs/:jobId',
-    element: <JobShell />,
-    errorElement: <Mishap />,
-    children: [
-      { index: true, element: <Bench /> },
-      { path: 'bench', element: <Bench /> },
-      { path: 'section', element: <Section /> },
-      { path: 'builds', element: <DryBuilds /> },
-      { path: 'wear', element: <WearBook /> },
-      { path: 'limits', element: <Limits /> },
-      { path: 'strip', element: <StripLog /> },
-      { path: 'ask/:stationId', element: <AskSheet /> },
-      { path: 'sheet', element: <MeasuringSheet /> },
-      { path: 'labels', element: <BagLabels /> },
-      { path: 'record', element: <Record /> },
-      { path: 'add', element: <NewMachine /> },
-      { path: '*', element: <Nowhere /> },
-    ],
-  },
-]);
+function Pages(): JSX.Element {
+  const { pathname } = useLocation();
+  return (
+    <WhereItFails at={pathname}>
+      <Routes>
+        <Route element={<OuterShell />}>
+          <Route index element={<Shelf />} />
+          <Route path="drawer" element={<Drawer />} />
+          <Route path="workshop" element={<Workshop />} />
+          <Route path="new" element={<NewMachine />} />
+          <Route path="*" element={<Nowhere />} />
+        </Route>
+        <Route path="jobs/:jobId" element={<JobShell />}>
+          <Route index element={<Bench />} />
+          <Route path="bench" element={<Bench />} />
+          <Route path="section" element={<Section />} />
+          <Route path="builds" element={<DryBuilds />} />
+          <Route path="wear" element={<WearBook />} />
+          <Route path="limits" element={<Limits />} />
+          <Route path="strip" element={<StripLog />} />
+          <Route path="ask/:stationId" element={<AskSheet />} />
+          <Route path="sheet" element={<MeasuringSheet />} />
+          <Route path="labels" element={<BagLabels />} />
+          <Route path="record" element={<Record />} />
+          <Route path="add" element={<NewMachine />} />
+          <Route path="*" element={<Nowhere />} />
+        </Route>
+      </Routes>
+    </WhereItFails>
+  );
+}
 
 const client = new QueryClient({
   defaultOptions: {
@@ -120,16 +128,31 @@ export function App(): JSX.Element {
   }, []);
   const shut = useDoor((s) => s.shut);
   const words = useSettings((s) => s.words);
+  const reckoning = useReckoner((s) => s.open);
   const inTrouble = useTrouble((s) => s.sentence !== null);
   return (
     <QueryClientProvider client={client}>
       <Outbox />
-      <Reckoner />
+      {reckoning && (
+        <Suspense fallback={null}>
+          <Reckoner />
+        </Suspense>
+      )}
       <Hatches />
-      {shut && <SignIn />}
+      {shut && (
+        <Suspense fallback={null}>
+          <SignIn />
+        </Suspense>
+      )}
       <div inert={shut}>
         <Suspense key={words} fallback={<p className="p-6">Opening…</p>}>
-          {inTrouble ? <Rescue /> : <RouterProvider router={router} />}
+          {inTrouble ? (
+            <Rescue />
+          ) : (
+            <BrowserRouter>
+              <Pages />
+            </BrowserRouter>
+          )}
         </Suspense>
       </div>
     </QueryClientProvider>

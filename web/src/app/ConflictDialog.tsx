@@ -1,4 +1,4 @@
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { Dialog, DialogPanel, DialogTitle } from '../kit/over.ts';
 import { format } from 'date-fns';
 import { type JSX } from 'react';
 import { Primary, Secondary } from '../kit/controls.tsx';
@@ -6,7 +6,7 @@ import { differences, overThis } from '../state/conflict.ts';
 import { useOutbox, type Conflict } from '../state/outbox.ts';
 
 /** A change that met another's: both versions, field by field, and a button for each. Closing it leaves it waiting in the title block. */
-export function ConflictDialog({ open, onClose }: { open: boolean; onClose: () => void }): JSX.Element {
+export default function ConflictDialog({ open, onClose }: { open: boolean; onClose: () => void }): JSX.Element {
   const { conflicts, choose } = useOutbox();
   const [conflict] = conflicts;
   return (

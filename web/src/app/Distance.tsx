@@ -1,12 +1,12 @@
 import { formatLength, formatLimits, MARK_WORDS, otherUnit, unitWord } from '@elder-cog/core';
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { Dialog, DialogPanel, DialogTitle } from '../kit/over.ts';
 import type { JSX } from 'react';
 import { Mark, MARK_TEXT } from '../kit/Mark.tsx';
 import { useSettings } from '../state/settings.ts';
 import type { OpenJob } from '../state/job.ts';
 
 /** The current number across the whole screen, to be read from two metres: the gap in hand, its verdict, its limits. */
-export function Distance({ open, onClose, job }: { open: boolean; onClose: () => void; job: OpenJob }): JSX.Element {
+export default function Distance({ open, onClose, job }: { open: boolean; onClose: () => void; job: OpenJob }): JSX.Element {
   const unit = useSettings((s) => s.unit);
   const gap = job.shaft?.gaps[0];
   const value = gap?.now.reading?.value ?? null;

@@ -1,22 +1,15 @@
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { Dialog, DialogPanel, DialogTitle } from '../kit/over.ts';
 import { useState, type JSX } from 'react';
-import { create } from 'zustand';
 import { Chip, Field, Primary, Secondary } from '../kit/controls.tsx';
 import { useCommand } from '../state/api.ts';
 import type { OpenJob } from '../state/job.ts';
+import { useLeaveOpen } from '../state/leaveOpen.ts';
 import { leaveOpen } from '../state/wearActions.ts';
-
-interface LeaveOpenState {
-  readonly open: boolean;
-  show(): void;
-  close(): void;
-}
-export const useLeaveOpen = create<LeaveOpenState>((set) => ({ open: false, show: () => set({ open: true }), close: () => set({ open: false }) }));
 
 const READY = ['nut hand tight', 'split pin left out on purpose', 'no sealant yet', 'rag in the case', 'part on order', 'worry, look again'] as const;
 
 /** From anywhere in a job: what is not finished, and is to be the first thing seen next time. */
-export function LeaveOpen({ job }: { job: OpenJob }): JSX.Element {
+export default function LeaveOpen({ job }: { job: OpenJob }): JSX.Element {
   const { open, close } = useLeaveOpen();
   return (
     <Dialog open={open} onClose={close} className="relative z-30">

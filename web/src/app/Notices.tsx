@@ -1,11 +1,12 @@
-import { useEffect, useState, type JSX } from 'react';
+import { lazy, Suspense, useEffect, useState, type JSX } from 'react';
 import { Quiet, Secondary } from '../kit/controls.tsx';
 import { useCommand, useNews, useSaveState } from '../state/api.ts';
 import { withdraw } from '../state/gapActions.ts';
 import type { OpenJob } from '../state/job.ts';
 import { useOutbox } from '../state/outbox.ts';
-import { ConflictDialog } from './ConflictDialog.tsx';
 import { useUndone } from './Undo.tsx';
+
+const ConflictDialog = lazy(() => import('./ConflictDialog.tsx'));
 
 const LINE = 'no-print m-0 flex flex-wrap items-center gap-x-3 border-b border-ink bg-band px-4 py-1';
 
@@ -56,7 +57,11 @@ export function Notices({ job }: { job: OpenJob | null }): JSX.Element {
           {said}
         </p>
       )}
-      <ConflictDialog open={choosing} onClose={() => setChoosing(false)} />
+      {conflicts.length > 0 && (
+        <Suspense fallback={null}>
+          <ConflictDialog open={choosing} onClose={() => setChoosing(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

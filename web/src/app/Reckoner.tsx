@@ -1,30 +1,15 @@
 import { nearestRule, missWords } from '@elder-cog/core';
 import { reckon, type Reckoned } from '@elder-cog/derive';
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { Dialog, DialogPanel, DialogTitle } from '../kit/over.ts';
 import { useMemo, useState, type JSX } from 'react';
-import { create } from 'zustand';
 import { Heading, Quiet, Secondary } from '../kit/controls.tsx';
 import { Shapes } from '../kit/Shapes.tsx';
 import { useWidth } from '../kit/useWidth.ts';
 import { useDrawer } from '../state/api.ts';
-
-interface ReckonerState {
-  readonly open: boolean;
-  /** what was reckoned before, to be had again */
-  readonly last: string;
-  show(): void;
-  hide(text: string): void;
-}
-
-export const useReckoner = create<ReckonerState>((set) => ({
-  open: false,
-  last: '',
-  show: () => set({ open: true }),
-  hide: (text) => set((s) => ({ open: false, last: text.trim() === '' ? s.last : text })),
-}));
+import { useReckoner } from '../state/reckoner.ts';
 
 /** Any length, fraction, gauge, torque, pressure, capacity, temperature, speed or angle, over whatever is on the page. No job is needed. */
-export function Reckoner(): JSX.Element {
+export default function Reckoner(): JSX.Element {
   const open = useReckoner((s) => s.open);
   const hide = useReckoner((s) => s.hide);
   const [text, setText] = useState('');

@@ -1,17 +1,14 @@
-import { restoreReply } from '@elder-cog/contract';
+import type { DoneReply, RestoreReply } from '@elder-cog/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { useState, type JSX } from 'react';
-import { z } from 'zod';
 import { Heading, Primary, Refusal, Secondary } from '../kit/controls.tsx';
 import { useWorkshop } from '../state/api.ts';
 import { ask, postJson, useTrouble } from '../state/ask.ts';
 import { tryAgainNow } from '../state/outbox.ts';
 
-const DONE = z.object({ ok: z.literal(true) });
-
 /** The workshop's data was not opened: why, what there is beside it, and a button for each way on. Nothing has been touched yet. */
-export function Rescue(): JSX.Element {
+export default function Rescue(): JSX.Element {
   const { data, error } = useWorkshop();
   const client = useQueryClient();
   const [busy, setBusy] = useState(false);
@@ -31,7 +28,7 @@ export function Rescue(): JSX.Element {
       setBusy(false);
     }
   };
-  const goBack = (name: string): Promise<void> => go(() => ask(restoreReply, '/api/workshop/restore', postJson({ name }), 10 * 60_000));
+  const goBack = (name: string): Promise<void> => go(() => ask<RestoreReply>('/api/workshop/restore', postJson({ name }), 10 * 60_000));
   const sound = data?.backups.filter((backup) => backup.damaged === null) ?? [];
   const [last, ...older] = sound;
   return (
@@ -83,14 +80,14 @@ export function Rescue(): JSX.Element {
             </p>
             <div className="flex flex-wrap items-center gap-3">
               {data.trouble?.canGoOn && (
-                <Secondary disabled={busy} onClick={() => void go(() => ask(DONE, '/api/workshop/go-on', postJson({})))}>
+                <Secondary disabled={busy} onClick={() => void go(() => ask<DoneReply>('/api/workshop/go-on', postJson({})))}>
                   Go on with what is there
                 </Secondary>
               )}
               {sure ? (
                 <>
                   <span>Everything there is set aside, the backups too.</span>
-                  <Secondary disabled={busy} onClick={() => void go(() => ask(restoreReply, '/api/workshop/new', postJson({})))}>
+                  <Secondary disabled={busy} onClick={() => void go(() => ask<RestoreReply>('/api/workshop/new', postJson({})))}>
                     Yes, begin a new workshop
                   </Secondary>
                   <Secondary onClick={() => setSure(false)}>Leave it</Secondary>

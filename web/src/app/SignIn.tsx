@@ -1,6 +1,6 @@
+import type { DoneReply } from '@elder-cog/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
-import { z } from 'zod';
 import { Field, Primary } from '../kit/controls.tsx';
 import { ask, openDoor, postJson } from '../state/ask.ts';
 import { tryAgainNow } from '../state/outbox.ts';
@@ -9,7 +9,7 @@ import { tryAgainNow } from '../state/outbox.ts';
  * Asked once a browser, where the workshop is open to its network: nothing of any job is fetched before it. It covers the page and does
  * not put it away, so that what was being typed when a session ended is still there.
  */
-export function SignIn(): JSX.Element {
+export default function SignIn(): JSX.Element {
   const client = useQueryClient();
   const [passcode, setPasscode] = useState('');
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -17,7 +17,7 @@ export function SignIn(): JSX.Element {
   const enter = async (): Promise<void> => {
     setBusy(true);
     try {
-      await ask(z.object({ ok: z.literal(true) }), '/api/sign-in', postJson({ passcode }));
+      await ask<DoneReply>('/api/sign-in', postJson({ passcode }));
       openDoor();
       await client.invalidateQueries();
       tryAgainNow();

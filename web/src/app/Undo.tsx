@@ -1,13 +1,12 @@
 import type { UndoableReply } from '@elder-cog/contract';
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
-import { format } from 'date-fns';
-import { useState, type JSX } from 'react';
+import { lazy, Suspense, useState, type JSX } from 'react';
 import { create } from 'zustand';
-import { Primary, Secondary } from '../kit/controls.tsx';
 import { askUndoable, useCommand } from '../state/api.ts';
 import type { OpenJob } from '../state/job.ts';
 
-type Entry = NonNullable<UndoableReply['entry']>;
+const AskUndo = lazy(() => import('./AskUndo.tsx'));
+
+export type Entry = NonNullable<UndoableReply['entry']>;
 
 const SAID_MS = 8_000;
 
@@ -28,7 +27,7 @@ export const isInSight = (entry: Entry, job: OpenJob | null): boolean => {
 };
 
 /** Takes back the last thing this browser did, again and again to the first; what is out of sight is said before it is done. */
-export function useUndo(job: OpenJob | null): { undo(): void; readonly asking: JSX.Element } {
+export function useUndo(job: OpenJob | null): { undo(): void; readonly asking: JSX.Element | null } {
   const { send } = useCommand();
   const [asking, setAsking] = useState<Entry | null>(null);
   const take = (entry: Entry): void => {
@@ -48,36 +47,10 @@ export function useUndo(job: OpenJob | null): { undo(): void; readonly asking: J
       (error: Error) => say(error.message),
     );
   };
-  return { undo, asking: <AskUndo entry={asking} onTake={take} onClose={() => setAsking(null)} /> };
-}
-
-function AskUndo({ entry, onTake, onClose }: { entry: Entry | null; onTake: (entry: Entry) => void; onClose: () => void }): JSX.Element {
-  return (
-    <Dialog open={entry !== null} onClose={onClose} className="relative z-30">
-      <div className="fixed inset-0 flex items-center justify-center bg-ink/40 p-4">
-        <DialogPanel className="w-full max-w-lg border-2 border-ink bg-sheet p-5">
-          <DialogTitle className="label m-0 text-[22px] font-semibold">Undo this?</DialogTitle>
-          <p>Your last entry is not on this sheet:</p>
-          {entry && (
-            <div className="mb-4 border-l-4 border-blue bg-band px-3 py-2">
-              <p className="m-0 text-[17px] font-medium [overflow-wrap:anywhere]">{entry.words}</p>
-              <p className="m-0 text-ink2">
-                {[entry.shaft, entry.machine ?? (entry.jobId === null ? 'the Drawer' : null), format(new Date(entry.at), 'd MMM, HH:mm')]
-                  .filter((part) => part !== null)
-                  .join(' · ')}
-              </p>
-            </div>
-          )}
-          <div className="flex flex-wrap gap-3">
-            <Primary enter onClick={() => entry && onTake(entry)}>
-              Undo it
-            </Primary>
-            <Secondary className="min-h-14" onClick={onClose}>
-              Leave it
-            </Secondary>
-          </div>
-        </DialogPanel>
-      </div>
-    </Dialog>
+  const dialog = asking && (
+    <Suspense fallback={null}>
+      <AskUndo entry={asking} onTake={take} onClose={() => setAsking(null)} />
+    </Suspense>
   );
+  return { undo, asking: dialog };
 }

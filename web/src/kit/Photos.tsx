@@ -1,6 +1,6 @@
 import type { Photo, PhotoOf } from '@elder-cog/contract';
 import { photosOf } from '@elder-cog/derive';
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { Dialog, DialogPanel, DialogTitle } from './over.ts';
 import { Camera } from 'lucide-react';
 import { useMemo, useRef, useState, type JSX } from 'react';
 import { useCommand } from '../state/api.ts';

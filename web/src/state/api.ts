@@ -1,13 +1,7 @@
 import {
-  changesReply,
-  drawerReply,
-  jobReply,
-  journalReply,
   patchFacts,
-  shelfReply,
-  undoableReply,
-  workshopReply,
   type Change,
+  type ChangesReply,
   type CommandReply,
   type DrawerReply,
   type JobReply,
@@ -38,16 +32,16 @@ export { RefusedError } from './ask.ts';
 /** Told by the server what changed, a page asks on being looked at again, and no oftener. */
 const FRESH = { refetchOnWindowFocus: true } as const;
 
-export const useShelf = (): UseQueryResult<ShelfReply> => useQuery({ queryKey: ['shelf'], queryFn: () => ask(shelfReply, '/api/jobs'), ...FRESH });
+export const useShelf = (): UseQueryResult<ShelfReply> => useQuery({ queryKey: ['shelf'], queryFn: () => ask<ShelfReply>('/api/jobs'), ...FRESH });
 export const useDrawer = (): UseQueryResult<DrawerReply> =>
-  useQuery({ queryKey: ['drawer'], queryFn: () => ask(drawerReply, '/api/drawer'), ...FRESH });
+  useQuery({ queryKey: ['drawer'], queryFn: () => ask<DrawerReply>('/api/drawer'), ...FRESH });
 export const useWorkshop = (): UseQueryResult<WorkshopReply> =>
-  useQuery({ queryKey: ['workshop'], queryFn: () => ask(workshopReply, '/api/workshop'), ...FRESH });
+  useQuery({ queryKey: ['workshop'], queryFn: () => ask<WorkshopReply>('/api/workshop'), ...FRESH });
 /** The journal of a job, newest first, a page at a time. */
 export const useJournal = (id: string): UseInfiniteQueryResult<InfiniteData<JournalReply>> =>
   useInfiniteQuery({
     queryKey: ['journal', id],
-    queryFn: ({ pageParam }) => ask(journalReply, `/api/jobs/${id}/journal${pageParam === 0 ? '' : `?before=${pageParam}`}`),
+    queryFn: ({ pageParam }) => ask<JournalReply>(`/api/jobs/${id}/journal${pageParam === 0 ? '' : `?before=${pageParam}`}`),
     initialPageParam: 0,
     getNextPageParam: (last) => (last.more ? last.entries.at(-1)?.seq : undefined),
   });
@@ -69,9 +63,9 @@ const jobInHand = (client: QueryClient, id: string): JobReply | undefined => cli
 
 async function fetchJob(client: QueryClient, id: string): Promise<JobReply> {
   const known = jobInHand(client, id);
-  if (!known) return ask(jobReply, `/api/jobs/${id}`);
-  const changes = await ask(changesReply, `/api/jobs/${id}/changes?after=${known.last}`);
-  if (changes.whole) return ask(jobReply, `/api/jobs/${id}`);
+  if (!known) return ask<JobReply>(`/api/jobs/${id}`);
+  const changes = await ask<ChangesReply>(`/api/jobs/${id}/changes?after=${known.last}`);
+  if (changes.whole) return ask<JobReply>(`/api/jobs/${id}`);
   // one of this page's own may have come in while it was asked
   const base = jobInHand(client, id) ?? known;
   const fresh = changes.entries.filter((entry) => entry.seq > base.seq);
@@ -148,7 +142,7 @@ export function useCommand(): Commander {
 }
 
 /** What undo would take back, and where: asked before it is done. */
-export const askUndoable = (): Promise<UndoableReply> => ask(undoableReply, `/api/undo?client=${useSettings.getState().clientId}`);
+export const askUndoable = (): Promise<UndoableReply> => ask<UndoableReply>(`/api/undo?client=${useSettings.getState().clientId}`);
 
 /** Why the last change was not kept, until the next one is. */
 interface Refusal {

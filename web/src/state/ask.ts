@@ -1,5 +1,4 @@
-import { errorReply } from '@elder-cog/contract';
-import type { z } from 'zod';
+import { SHAPES, SHAPES_HEADER, type ErrorReply } from '@elder-cog/contract';
 import { create } from 'zustand';
 
 /** A refusal from the server, or no server at all, as one sentence. */
@@ -33,13 +32,11 @@ export const useTrouble = create<{ readonly sentence: string | null }>(() => ({ 
 
 const PATIENCE_MS = 15_000;
 
-/** Asks the server, and reads its answer by its shape. No answer in time is a server that is away. */
-export async function ask<Schema extends z.ZodType>(
-  schema: Schema,
-  url: string,
-  init?: RequestInit,
-  patience = PATIENCE_MS,
-): Promise<z.output<Schema>> {
+/**
+ * Asks the server. Its replies are held to their shapes before they are sent, and say which those are: a page that knows others is to be
+ * loaded again. No answer in time is a server that is away.
+ */
+export async function ask<Reply>(url: string, init?: RequestInit, patience = PATIENCE_MS): Promise<Reply> {
   let response: Response;
   let body: unknown;
   const { opened } = useDoor.getState();
@@ -56,9 +53,10 @@ export async function ask<Schema extends z.ZodType>(
   if (!response.ok) {
     // an answer to something asked before the passcode was given shuts nothing
     if (status === 401 && url !== '/api/sign-in' && opened === useDoor.getState().opened) useDoor.setState({ shut: true });
-    const refused = errorReply.safeParse(body);
-    if (!refused.success) throw new RefusedError('broken', 'The server answered with something that could not be read: try again.', status);
-    const { code, message, line, theirs, who, at } = refused.data.error;
+    const refusal = (body as Partial<ErrorReply> | null)?.error;
+    if (typeof refusal?.code !== 'string')
+      throw new RefusedError('broken', 'The server answered with something that could not be read: try again.', status);
+    const { code, message, line, theirs, who, at } = refusal;
     if (code === 'trouble') useTrouble.setState({ sentence: message });
     throw new RefusedError(code, message, status, {
       theirs,
@@ -67,9 +65,9 @@ export async function ask<Schema extends z.ZodType>(
       ...(at === undefined ? {} : { at }),
     });
   }
-  const read = schema.safeParse(body);
-  if (!read.success) throw new RefusedError('otherShape', 'Elder Cog was changed since this page was opened: load the page again.');
-  return read.data;
+  if (response.headers.get(SHAPES_HEADER) !== SHAPES)
+    throw new RefusedError('otherShape', 'Elder Cog was changed since this page was opened: load the page again.');
+  return body as Reply;
 }
 
 export const postJson = (body: unknown): RequestInit => ({

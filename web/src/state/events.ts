@@ -1,4 +1,4 @@
-import { eventMessage } from '@elder-cog/contract';
+import type { EventMessage } from '@elder-cog/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useDoor } from './ask.ts';
@@ -38,7 +38,7 @@ export function useEvents(): void {
       line.addEventListener('here', listen);
       line.onmessage = ({ data }: MessageEvent<string>) => {
         listen();
-        const { jobId, commandId } = eventMessage.parse(JSON.parse(data));
+        const { jobId, commandId } = JSON.parse(data) as EventMessage;
         if (commandId === '') return askAll();
         if (isOwn(commandId)) return;
         const keys = jobId === null ? [['drawer']] : [['job', jobId], ['journal', jobId], ['shelf'], ['drawer']];

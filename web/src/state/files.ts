@@ -1,4 +1,4 @@
-import { FILE_LIMIT_MB, importReply, type ImportReply } from '@elder-cog/contract';
+import { FILE_LIMIT_MB, type ImportReply } from '@elder-cog/contract';
 import { ask } from './ask.ts';
 import { useSettings } from './settings.ts';
 
@@ -10,7 +10,7 @@ export async function bringIn(file: Blob, copy = false): Promise<ImportReply> {
   if (file.size > FILE_LIMIT_MB * 1024 * 1024) throw new Error(`That file is over ${FILE_LIMIT_MB} MB: an export of Elder Cog is not.`);
   const query = new URLSearchParams({ copy: copy ? 'yes' : 'no', who: useSettings.getState().who });
   const init = { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file };
-  return ask(importReply, `/api/files?${query.toString()}`, init, PATIENCE_MS);
+  return ask<ImportReply>(`/api/files?${query.toString()}`, init, PATIENCE_MS);
 }
 
 /** A machine beside itself, under ids of its own. */

@@ -1,5 +1,5 @@
 import { afterEach, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
-import type { Change, Command } from '@elder-cog/contract';
+import { SHAPES, SHAPES_HEADER, type Change, type Command } from '@elder-cog/contract';
 import type * as Ask from './ask.ts';
 import type * as Outbox from './outbox.ts';
 
@@ -29,7 +29,9 @@ beforeAll(async () => {
     const answer = answers.shift() ?? TAKEN;
     if (answer === 'away') return Promise.reject(new TypeError('network'));
     sent.push(command);
-    return Promise.resolve(new Response(JSON.stringify(answer.body), { status: answer.status, headers: { 'content-type': 'application/json' } }));
+    return Promise.resolve(
+      new Response(JSON.stringify(answer.body), { status: answer.status, headers: { 'content-type': 'application/json', [SHAPES_HEADER]: SHAPES } }),
+    );
   };
   outbox = await import('./outbox.ts');
   door = await import('./ask.ts');

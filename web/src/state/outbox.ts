@@ -1,4 +1,4 @@
-import { commandReply, type Change, type Command, type CommandReply } from '@elder-cog/contract';
+import type { Change, Command, CommandReply } from '@elder-cog/contract';
 import { create } from 'zustand';
 import { ask, postJson, RefusedError } from './ask.ts';
 import { overThis, type Theirs } from './conflict.ts';
@@ -175,7 +175,7 @@ async function deliverOne(batch: Batch): Promise<void> {
   try {
     let reply: CommandReply | null = null;
     for (let command = batch.commands[0]; command; command = batch.commands[0]) {
-      reply = await ask(commandReply, '/api/commands', postJson(command));
+      reply = await ask<CommandReply>('/api/commands', postJson(command));
       for (const hear of hearers) hear(command.commandId, reply);
       if (batch.commands.length > 1) {
         batch.commands = batch.commands.slice(1);

@@ -1,4 +1,4 @@
-import { photoReply, type Change, type Photo, type PhotoOf } from '@elder-cog/contract';
+import type { Change, Photo, PhotoOf, PhotoReply } from '@elder-cog/contract';
 import { ask } from './ask.ts';
 import { newId, useSettings } from './settings.ts';
 
@@ -35,8 +35,7 @@ async function readyToSend(file: File): Promise<Blob> {
 /** Sends one photo's bytes; the command that says what it is of is for the caller to send. */
 export async function sendPhoto(file: File, of: { jobId: string; ofKind: PhotoOf; ofId: string; caption: string }): Promise<Change> {
   const ready = await readyToSend(file);
-  const kept = await ask(
-    photoReply,
+  const kept = await ask<PhotoReply>(
     '/api/photos',
     { method: 'POST', headers: { 'content-type': /^image\//.test(ready.type) ? ready.type : 'image/unknown' }, body: ready },
     120_000,

@@ -1,9 +1,9 @@
 import { inDialect } from '@elder-cog/core';
-import { DialogTitle, MenuButton } from '@headlessui/react';
 import { Link } from 'react-router';
 import type { ElementType, ReactNode } from 'react';
 import * as react from 'react/jsx-runtime';
 import { useSettings } from '../state/settings.ts';
+import { saidElsewhere } from './saidElsewhere.ts';
 
 /**
  * Everything the page says passes through here once, so that it speaks either vocabulary of the trade and no view has to think of it.
@@ -20,11 +20,10 @@ const said = (child: ReactNode): ReactNode =>
       ? child.map((each: ReactNode) => (typeof each === 'string' ? said(each) : each))
       : child;
 
-/** Pieces of other libraries that say what they are given by themselves, and not through here. */
-const SAID_ELSEWHERE: ReadonlySet<unknown> = new Set([Link, MenuButton, DialogTitle]);
+saidElsewhere.add(Link);
 
 function worded(type: ElementType, props: Props): Props {
-  if ((typeof type !== 'string' && !SAID_ELSEWHERE.has(type)) || useSettings.getState().words === 'british' || props.translate === 'no') return props;
+  if ((typeof type !== 'string' && !saidElsewhere.has(type)) || useSettings.getState().words === 'british' || props.translate === 'no') return props;
   const attributes = SPOKEN.flatMap((name) => (typeof props[name] === 'string' ? [[name, inDialect(props[name], 'american')] as const] : []));
   return { ...props, ...Object.fromEntries(attributes), ...(props.children === undefined ? {} : { children: said(props.children) }) };
 }

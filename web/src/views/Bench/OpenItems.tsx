@@ -7,7 +7,7 @@ import { WhyForm } from '../../kit/WhyForm.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
 import { endItem } from '../../state/wearActions.ts';
-import { useLeaveOpen } from '../../app/LeaveOpen.tsx';
+import { useLeaveOpen } from '../../state/leaveOpen.ts';
 
 /** What was left open, first of all at the next start: each is closed, or accepted with why. */
 export function OpenItems(): JSX.Element {

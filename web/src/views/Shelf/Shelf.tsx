@@ -1,19 +1,19 @@
 import type { JobSummary } from '@elder-cog/contract';
 import { formatLength, formatLimits, MARK_WORDS, section, unitWord, type Place, type TemplateName } from '@elder-cog/core';
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { MoreHorizontal } from 'lucide-react';
-import { useState, type JSX } from 'react';
+import { lazy, useState, type JSX } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Heading, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
+import { Later } from '../../kit/Later.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { Shapes } from '../../kit/Shapes.tsx';
 import { useCommand, useShelf } from '../../state/api.ts';
-import { copyJob } from '../../state/files.ts';
 import { useSettings } from '../../state/settings.ts';
 import { BringIn } from './BringIn.tsx';
 import { LooseSheet } from './LooseSheet.tsx';
+
+const MachineMenu = lazy(() => import('./MachineMenu.tsx'));
 
 const STAGES = ['Strip', 'Clean', 'Measure', 'Reckon', 'Shim', 'Dry build', 'Final', 'Run in'];
 
@@ -151,56 +151,17 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
               {job.archivedAt === null ? 'Put away' : 'Take out again'}
             </Secondary>
             <Secondary onClick={() => void navigate(`/jobs/${job.id}/section`)}>Section</Secondary>
-            <MachineMenu id={job.id} machine={job.machine} />
+            <Later
+              aria-label={`More for ${job.machine}`}
+              className="min-h-12 border border-edge bg-sheet px-3"
+              menu={(id) => <MachineMenu buttonId={id} id={job.id} machine={job.machine} />}
+            >
+              <MoreHorizontal size={20} aria-hidden="true" />
+            </Later>
           </div>
         </div>
       </div>
     </li>
-  );
-}
-
-/** What is done with a machine as a file. */
-function MachineMenu({ id, machine }: { id: string; machine: string }): JSX.Element {
-  const client = useQueryClient();
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const copy = (): void => {
-    copyJob(id).then(
-      () => client.invalidateQueries(),
-      (error: Error) => setTrouble(error.message),
-    );
-  };
-  const item = 'block min-h-12 w-full px-4 py-3 text-left text-[16px] no-underline data-focus:bg-band';
-  return (
-    <>
-      <Menu>
-        <MenuButton aria-label={`More for ${machine}`} className="min-h-12 border border-edge bg-sheet px-3">
-          <MoreHorizontal size={20} aria-hidden="true" />
-        </MenuButton>
-        <MenuItems anchor="bottom end" className="z-20 border-2 border-ink bg-sheet">
-          <MenuItem>
-            <a href={`/api/jobs/${id}/file`} download className={item}>
-              Save as a file
-            </a>
-          </MenuItem>
-          <MenuItem>
-            <a href={`/api/jobs/${id}/file?bare=yes`} download className={item}>
-              As plain JSON, no photos
-            </a>
-          </MenuItem>
-          <MenuItem>
-            <a href={`/api/jobs/${id}/readings.csv`} download className={item}>
-              Readings as a spreadsheet
-            </a>
-          </MenuItem>
-          <MenuItem>
-            <button type="button" onClick={copy} className={item}>
-              Make a copy beside it
-            </button>
-          </MenuItem>
-        </MenuItems>
-      </Menu>
-      {trouble && <Refusal>{trouble}</Refusal>}
-    </>
   );
 }
 

@@ -13,7 +13,7 @@ import {
 import { inspectedParts, plainName, setsWith } from '@elder-cog/derive';
 import { format } from 'date-fns';
 import { useState, type JSX } from 'react';
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { Dialog, DialogPanel, DialogTitle } from '../../kit/over.ts';
 import { Caution, Chip, Field, Primary, Secondary } from '../../kit/controls.tsx';
 import { Photos } from '../../kit/Photos.tsx';
 import { useCommand } from '../../state/api.ts';

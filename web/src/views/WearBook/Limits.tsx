@@ -12,7 +12,7 @@ import {
   type SpecLine,
 } from '@elder-cog/core';
 import { limitsOfSpec, specSheet, stationNamed, type SpecEntry, type SpecGroup, type SpecSheet } from '@elder-cog/derive';
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { Menu, MenuButton, MenuItem, MenuItems } from '../../kit/over.ts';
 import { Check } from 'lucide-react';
 import { useMemo, useRef, useState, type JSX } from 'react';
 import { Field, Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';

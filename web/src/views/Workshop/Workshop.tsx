@@ -1,10 +1,9 @@
-import { backupReply, restoreReply } from '@elder-cog/contract';
+import type { BackupReply, CheckReply, DoneReply, RestoreReply } from '@elder-cog/contract';
 import type { Dialect } from '@elder-cog/core';
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { Dialog, DialogPanel, DialogTitle } from '../../kit/over.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { useState, type JSX, type ReactNode } from 'react';
-import { z } from 'zod';
 import { Chip, Field, Heading, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
 import { useWorkshop } from '../../state/api.ts';
 import { ask, postJson as post } from '../../state/ask.ts';
@@ -154,7 +153,7 @@ function Network(): JSX.Element {
   const [says, setSays] = useState<{ refused: boolean; words: string } | null>(null);
   const keep = async (): Promise<void> => {
     try {
-      await ask(z.object({ ok: z.literal(true) }), '/api/workshop/passcode', post({ passcode }));
+      await ask<DoneReply>('/api/workshop/passcode', post({ passcode }));
       setPasscode('');
       setSays({ refused: false, words: 'Kept. Every tablet is asked for it anew.' });
       await client.invalidateQueries({ queryKey: ['workshop'] });
@@ -217,7 +216,7 @@ function Kept(): JSX.Element {
   const run = async (): Promise<void> => {
     setCheck('Reading every entry…');
     try {
-      setCheck(await ask(z.object({ whole: z.boolean(), wrong: z.array(z.string()) }), '/api/workshop/check'));
+      setCheck(await ask<CheckReply>('/api/workshop/check'));
     } catch (error) {
       setCheck((error as Error).message);
     }
@@ -260,7 +259,6 @@ function Kept(): JSX.Element {
   );
 }
 
-const DONE = z.object({ ok: z.literal(true) });
 const size = (bytes: number): string => (bytes > 1_048_576 ? `${(bytes / 1_048_576).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1024))} kB`);
 
 function Backups(): JSX.Element {
@@ -284,7 +282,7 @@ function Backups(): JSX.Element {
   };
   const make = (): Promise<void> =>
     during(async () => {
-      const { backup } = await ask(backupReply, '/api/workshop/backups', post({}));
+      const { backup } = await ask<BackupReply>('/api/workshop/backups', post({}));
       return backup
         ? `Backed up: ${backup.jobs} ${backup.jobs === 1 ? 'machine' : 'machines'}, ${backup.entries} entries.`
         : 'Nothing has changed since the last one.';
@@ -292,13 +290,13 @@ function Backups(): JSX.Element {
   const goBack = (name: string): Promise<void> =>
     during(async () => {
       setAsking(null);
-      const { setAside } = await ask(restoreReply, '/api/workshop/restore', post({ name }));
+      const { setAside } = await ask<RestoreReply>('/api/workshop/restore', post({ name }));
       return setAside ? `Gone back. What was there is set aside in ${setAside}.` : 'Gone back.';
     });
   const remove = (name: string): Promise<void> =>
     during(async () => {
       setDeleting(null);
-      await ask(DONE, '/api/workshop/backups/delete', post({ name }));
+      await ask<DoneReply>('/api/workshop/backups/delete', post({ name }));
       return 'That backup is deleted.';
     });
   const chosen = data.backups.find((b) => b.name === asking);

@@ -1,0 +1,147 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from '../kit/over.ts';
+import type { MarkKind } from '@elder-cog/core';
+import { fittedIn } from '@elder-cog/derive';
+import { Plus } from 'lucide-react';
+import { useMemo, type JSX } from 'react';
+import { Link, useLocation, useParams, useSearchParams } from 'react-router';
+import { Mark } from '../kit/Mark.tsx';
+import { RefusedError, useDrawer, useJobReply } from '../state/api.ts';
+import { JobContext, readJob, type OpenJob } from '../state/job.ts';
+import { Frame, type Stop } from './Frame.tsx';
+import { BackToTheShelf } from './Nowhere.tsx';
+import { OUTER, OuterTitle } from './OuterShell.tsx';
+import { RecordIcon } from './roadIcons.tsx';
+import { Spoilt } from './Spoilt.tsx';
+
+/** The shell of one job: its facts fetched, derived once, and given to the views. */
+export default function JobShell(): JSX.Element {
+  const { jobId = '' } = useParams();
+  const [search] = useSearchParams();
+  const reply = useJobReply(jobId);
+  const drawer = useDrawer();
+  const stored = reply.data?.facts;
+  const read = useMemo(() => (stored ? readJob(stored) : null), [stored]);
+  const open = useMemo((): OpenJob | null => {
+    if (!stored || !read || 'spoilt' in read || !drawer.data) return null;
+    const { state, facts } = read;
+    const wanted = search.get('shaft') ?? state.next.shaftId;
+    const elsewhere = drawer.data.fitted.filter((f) => f.jobId !== facts.job.id);
+    return {
+      facts,
+      stored,
+      state,
+      lots: drawer.data.lots,
+      fitted: [...elsewhere, ...fittedIn(stored)],
+      shaft: state.shafts.find((s) => s.shaft.id === wanted) ?? state.shafts[0] ?? null,
+    };
+  }, [stored, read, drawer.data, search]);
+  if (stored && read && 'spoilt' in read)
+    return <Frame stops={OUTER} title={<OuterTitle name="Damaged" />} instead={<Spoilt facts={stored} why={read.spoilt} />} />;
+  const failed = reply.isError ? reply.error : drawer.isError ? drawer.error : null;
+  if (failed && !open) return <Frame stops={OUTER} title={<OuterTitle name="Shelf" />} instead={<LoadTrouble error={failed} />} />;
+  if (!open) return <Frame stops={OUTER} title={<OuterTitle name="Opening…" />} instead={<p className="p-6">Opening the job…</p>} />;
+  return (
+    <JobContext value={open}>
+      <Frame stops={jobStops(open)} title={<JobTitle open={open} />} job={open} />
+    </JobContext>
+  );
+}
+
+function LoadTrouble({ error }: { error: Error }): JSX.Element {
+  const missing = error instanceof RefusedError && error.code === 'notFound';
+  return (
+    <main className="p-6">
+      <h1 className="label text-[22px] font-semibold">{missing ? 'That machine is not on the shelf' : 'The server is away'}</h1>
+      <p>
+        {missing ? 'It may have been undone, or the address is mistyped.' : error.message} <BackToTheShelf />
+      </p>
+    </main>
+  );
+}
+
+function jobStops({ state, shaft }: OpenJob): Stop[] {
+  const at = (view: string): string => `/jobs/${state.job.id}/${view}${shaft ? `?shaft=${shaft.shaft.id}` : ''}`;
+  const sign = (mark: MarkKind) =>
+    function RoadMark(on: boolean) {
+      return <Mark kind={mark} size={24} onBlue={on} />;
+    };
+  return [
+    { to: at('bench'), name: 'Bench', key: 'b', sign: sign(state.marks.bench) },
+    { to: at('wear'), name: 'Wear book', short: 'Wear', key: 'w', sign: sign(state.marks.wear) },
+    { to: at('section'), name: 'Section', key: 's', sign: sign(shaft?.mark ?? state.marks.section) },
+    { to: at('builds'), name: 'Dry builds', short: 'Builds', key: 'd', sign: sign(shaft?.mark ?? state.marks.builds) },
+    { to: at('record'), name: 'Record', key: 'r', sign: () => <RecordIcon /> },
+  ];
+}
+
+function JobTitle({ open: { state, shaft } }: { open: OpenJob }): JSX.Element {
+  const { pathname } = useLocation();
+  const view = pathname.split('/')[3] ?? 'bench';
+  const current = shaft?.assembly.id;
+  return (
+    <>
+      <Link
+        to="/"
+        aria-label={`${state.job.machine}, back to the Shelf`}
+        className="label flex h-full min-w-[72px] items-center px-4 text-[22px] font-semibold whitespace-nowrap no-underline max-sm:px-3 max-sm:text-[19px]"
+      >
+        <span className="truncate">{state.job.machine}</span>{' '}
+        <span className="pl-2 text-[18px] font-medium text-ink2 max-lg:hidden">{state.job.year}</span>
+      </Link>
+      <nav aria-label="Boxes" className="flex h-full items-stretch gap-1 border-l border-rule px-2 max-md:hidden">
+        {state.assemblies.map((assembly) => {
+          const first = state.shafts.find((s) => s.assembly.id === assembly.id);
+          const on = assembly.id === current;
+          return (
+            <Link
+              key={assembly.id}
+              to={first ? `/jobs/${state.job.id}/${view}?shaft=${first.shaft.id}` : `/jobs/${state.job.id}/add?box=${assembly.id}`}
+              aria-current={on ? 'page' : undefined}
+              className={`label flex items-center px-2 text-[18px] whitespace-nowrap no-underline ${on ? 'border-b-4 border-blue font-semibold' : 'border-b-4 border-transparent text-ink2'}`}
+            >
+              {assembly.name}
+            </Link>
+          );
+        })}
+        <Link
+          to={`/jobs/${state.job.id}/add`}
+          aria-label="Add a box or a shaft"
+          title="Add a box or a shaft"
+          className="flex w-12 items-center justify-center text-ink2"
+        >
+          <Plus size={20} aria-hidden="true" />
+        </Link>
+      </nav>
+      {shaft && (
+        <span className="label flex h-full min-w-0 items-center gap-4 overflow-hidden border-l border-rule px-4 text-[18px] whitespace-nowrap max-sm:px-2 max-sm:text-[16px]">
+          <ShaftPicker state={state} shaft={shaft} view={view} />
+          <span className="truncate text-ink2 max-lg:hidden">
+            {shaft.current ? `Build ${shaft.current.number} · ${shaft.stage}` : 'not built yet'}
+          </span>
+        </span>
+      )}
+    </>
+  );
+}
+
+function ShaftPicker({ state, shaft, view }: { state: OpenJob['state']; shaft: NonNullable<OpenJob['shaft']>; view: string }): JSX.Element {
+  const others = state.shafts.filter((s) => s.assembly.id === shaft.assembly.id);
+  if (others.length < 2) return <span className="truncate font-semibold">{shaft.shaft.name}</span>;
+  return (
+    <Menu>
+      <MenuButton className="label min-h-12 font-semibold">{shaft.shaft.name} ▾</MenuButton>
+      <MenuItems anchor="bottom start" className="z-20 border-2 border-ink bg-sheet">
+        {others.map((s) => (
+          <MenuItem key={s.shaft.id}>
+            <Link
+              to={`/jobs/${state.job.id}/${view}?shaft=${s.shaft.id}`}
+              className="label block min-h-12 px-4 py-3 text-[18px] no-underline data-focus:bg-band"
+            >
+              {s.shaft.name}
+            </Link>
+          </MenuItem>
+        ))}
+      </MenuItems>
+    </Menu>
+  );
+}
