@@ -17,7 +17,7 @@ const CATALOGUE = {
   tooBig: [413, 'That is bigger than this takes: 256 MB for a file, 2 MB for anything else.'],
   signIn: [401, 'This workshop asks for its passcode first.'],
   wrongPasscode: [401, 'That is not the passcode.'],
-  tooManyTries: [429, 'Too many tries: wait a little, and try again.'],
+  tooManyTries: [429, 'Too many wrong tries: wait a little, and try again.'],
   tooSlow: [408, 'What was being sent stopped on the way: send it again.'],
   elsewhere: [403, 'That came from another page or another name of this machine: open Elder Cog at the address it printed.'],
   busy: [409, 'The workshop is busy with something that must end first: try again in a moment.'],

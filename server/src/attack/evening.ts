@@ -1,0 +1,283 @@
+import {
+  change as changeSchema,
+  JOB_TABLES,
+  rowsIn,
+  newPair,
+  newRow,
+  newShaft,
+  stripEntryOf,
+  type Change,
+  type ChangeKind,
+  type JobFacts,
+  type Withdrawal,
+} from '@elder-cog/contract';
+import { INSTRUMENTS, mm, readStripLine, thou } from '@elder-cog/core';
+import { withdrawnIds } from '@elder-cog/derive';
+import { apply, type Db } from '../index.ts';
+import { everyFact } from '../store/facts.ts';
+import { lots } from '../store/lots.ts';
+import { stands } from '../store/tables.ts';
+import { Chance } from './times.ts';
+
+type Kind = Exclude<ChangeKind, 'undo'>;
+export const KINDS = changeSchema.options.map((option) => option.shape.kind.value).filter((kind): kind is Kind => kind !== 'undo');
+
+let ids = 0;
+export const newId = (): string => `a77ac000-0000-4000-8000-${(++ids).toString(16).padStart(12, '0')}`;
+
+/** Any evening's work on a workshop that begins empty: commands of every kind, as they can be given to what is there. */
+export class Evening {
+  readonly chance: Chance;
+  private readonly db: Db;
+  private clock = 0;
+
+  constructor(db: Db, seed: number) {
+    this.db = db;
+    this.chance = new Chance(seed);
+  }
+
+  at(): string {
+    return new Date(Date.UTC(2026, 0, 1) + ++this.clock * 1000).toISOString();
+  }
+
+  /** Sends a change; its refusal is thrown on. */
+  send(change: Change, clientId: string): void {
+    apply(this.db, { commandId: newId(), clientId, who: 'A. B.', at: this.at(), change });
+  }
+
+  /** Something that can be done now; null where this kind cannot. */
+  some(): Change | null {
+    const jobs = everyFact(this.db).filter(({ job }) => job.gone !== true && job.archivedAt === null);
+    const kind = this.chance.of(KINDS);
+    if (kind === 'job.create' || kind === 'job.begin' || kind === 'lots.add' || kind === 'lot.change') return this.ofNoJob(kind);
+    const facts = jobs.length === 0 ? null : this.chance.of(jobs);
+    return facts === null ? null : this.ofJob(kind, facts);
+  }
+
+  private ofNoJob(kind: 'job.create' | 'job.begin' | 'lots.add' | 'lot.change'): Change | null {
+    const job = { id: newId(), machine: `Machine ${this.chance.whole(9)}`, year: '', note: '', createdAt: this.at(), archivedAt: null };
+    switch (kind) {
+      case 'job.create':
+        return { kind, job };
+      case 'job.begin': {
+        const assemblyId = newId();
+        const { kind: _, ...whole } = this.shaft(assemblyId, 0);
+        return { kind, job, assemblies: [this.box(job.id, assemblyId)], shafts: [whole], limits: [], builds: [], readings: [] };
+      }
+      case 'lots.add': {
+        const lot = { thickness: thou(1 + this.chance.whole(30)), written: '4', unit: 'thou' as const, material: '', keptIn: '', note: '' };
+        return { kind, lots: [{ id: newId(), owned: 3, ...lot }] };
+      }
+      case 'lot.change': {
+        const lot = this.one(lots.all(this.db).filter((each) => each.gone !== true));
+        return lot && { kind, ...lot, owned: this.chance.whole(9) };
+      }
+    }
+  }
+
+  private box(jobId: string, id = newId()) {
+    return { id, jobId, name: `Box ${this.chance.whole(9)}`, kind: 'box', position: 0, mirrorOf: null, cameApart: false };
+  }
+
+  private shaft(assemblyId: string, position: number) {
+    return newShaft({ assemblyId, name: 'Shaft', template: 'taperPair', place: 'underCover', gasket: this.chance.next() < 0.5, position, newId });
+  }
+
+  private one<Row>(rows: readonly Row[]): Row | null {
+    return rows.length === 0 ? null : this.chance.of(rows);
+  }
+
+  private limit(stationId: string) {
+    const min = this.chance.whole(20);
+    const from = { source: 'manual' as const, pageOrWhom: '', saidAt: '', working: '', specId: null };
+    return {
+      id: newId(),
+      stationId,
+      min: thou(min),
+      max: thou(min + 3),
+      written: `${min}`,
+      unit: 'thou' as const,
+      ...from,
+      inUse: this.chance.next() < 0.8,
+    };
+  }
+
+  private reading(stationId: string, buildId: string | null) {
+    const raw = { method: 'dial' as const, text: String(this.chance.whole(60)), instrument: INSTRUMENTS.dialThou, restsOn: [] };
+    return { id: newId(), stationId, buildId, raw, who: '', takenAt: this.at(), supersedes: null, keptAs: { value: null, words: '' } };
+  }
+
+  private ofJob(kind: Kind, facts: JobFacts): Change | null {
+    const { job } = facts;
+    const live = <Row extends { readonly gone?: boolean | undefined }>(rows: readonly Row[]): Row[] => rows.filter((row) => row.gone !== true);
+    const box = this.one(live(facts.assemblies));
+    const shaft = this.one(live(facts.shafts));
+    const station = this.one(live(facts.stations));
+    const gap = this.one(live(facts.stations).filter((s) => s.subject === 'gap'));
+    const who = '';
+    const at = this.at();
+    switch (kind) {
+      case 'job.change':
+        return { kind, id: job.id, revision: job.revision, machine: `Machine ${this.chance.whole(99)}`, year: '', note: '', archivedAt: null };
+      case 'assembly.create':
+        return { kind, assembly: this.box(job.id) };
+      case 'assembly.change':
+        return (
+          box && {
+            kind,
+            id: box.id,
+            revision: box.revision,
+            name: `Box ${this.chance.whole(99)}`,
+            cameApart: this.chance.next() < 0.5,
+            mirrorOf: null,
+          }
+        );
+      case 'shaft.create':
+        return box && this.shaft(box.id, facts.shafts.length);
+      case 'stations.add':
+        return shaft && { kind, stations: [...newPair({ shaftId: shaft.id, name: 'Front', unit: 'in', position: 200, newId })] };
+      case 'rows.add': {
+        if (!shaft) return null;
+        const row = newRow({ shaftId: shaft.id, kind: 'bore', name: 'Bush', unit: 'mm', position: 300, newId });
+        return { kind, stations: [row], limits: [this.limit(row.id)], readings: [this.reading(row.id, null)] };
+      }
+      case 'rows.takeOut':
+        return station && { kind, stations: [{ id: station.id, revision: station.revision }] };
+      case 'station.change': {
+        if (!station) return null;
+        const { id, revision, rule, aim, method, instrument } = station;
+        return { kind, id, revision, name: `Row ${this.chance.whole(99)}`, rule, aim, newSize: mm(this.chance.whole(40)), method, instrument };
+      }
+      case 'feature.size': {
+        const feature = this.one(live(facts.features));
+        return feature && { kind, id: feature.id, revision: feature.revision, size: mm(this.chance.whole(200)) };
+      }
+      case 'part.turn': {
+        const part = this.one(live(facts.parts));
+        return part && { kind, id: part.id, revision: part.revision, turned: !part.turned };
+      }
+      case 'limit.set':
+        return station && { kind, limit: this.limit(station.id) };
+      case 'limit.use': {
+        const limit = this.one(live(facts.limits));
+        return limit && !limit.inUse ? { kind, id: limit.id, revision: limit.revision } : null;
+      }
+      case 'specs.add':
+        return { kind, specs: [this.spec(job.id)] };
+      case 'spec.change': {
+        const spec = this.one(live(facts.specs));
+        return spec && { kind, spec: { ...spec, leftOut: !spec.leftOut } };
+      }
+      case 'spec.copy': {
+        const spec = this.one(live(facts.specs));
+        return spec && gap && { kind, spec: { ...spec, stationId: gap.id }, limit: { ...this.limit(gap.id), specId: spec.id } };
+      }
+      case 'build.add': {
+        const slot = this.one(live(facts.slots).filter((s) => s.kind === 'adjuster'));
+        const of = slot && facts.shafts.find((s) => s.id === slot.shaftId);
+        return slot && of ? { kind, build: this.build(of.assemblyId, slot.id, facts) } : null;
+      }
+      case 'reading.keep': {
+        const build = this.one(facts.builds.filter((b) => stands(this.db, 'build', b.id)));
+        return gap && { kind, reading: this.reading(gap.id, build?.id ?? null) };
+      }
+      case 'strip.add': {
+        const read = readStripLine('Pack under the cover, 20', 'thou');
+        if (!box || !read) return null;
+        const entry = stripEntryOf(read, { text: 'Pack', assemblyId: box.id, shaftId: null, inventory: false, supersedes: null });
+        return { kind, entry: { ...entry, id: newId(), who, at }, builds: [], readings: gap ? [this.reading(gap.id, null)] : [] };
+      }
+      case 'inspect': {
+        const said = { cleaned: true, findings: [], proposed: null, decision: 'reuse' as const, reason: '' };
+        return {
+          kind,
+          inspection: { id: newId(), jobId: job.id, stationId: station?.id ?? null, part: 'Fork', partType: 'selector', ...said, who, at },
+        };
+      }
+      case 'accept':
+        return station && { kind, acceptance: { id: newId(), stationId: station.id, kind: 'outside', value: mm(1), reason: 'it ran so', who, at } };
+      case 'photo.add': {
+        const item = this.one(live(facts.openItems));
+        const file = { sha256: 'a'.repeat(64), mediaType: 'image/jpeg' as const, bytes: 10, width: 1, height: 1, caption: '' };
+        return item && { kind, photo: { id: newId(), jobId: job.id, ofKind: 'openItem', ofId: item.id, ...file, who, at } };
+      }
+      case 'lookAlike.add': {
+        const half = { name: 'Washer', goes: '', size: thou(121), written: '121', unit: 'thou' as const, marks: 5, tang: 'wide' as const };
+        return { kind, lookAlike: { id: newId(), jobId: job.id, form: 'washer', a: half, b: half, tell: 'grooves', gone: false } };
+      }
+      case 'lookAlike.change': {
+        const alike = this.one(live(facts.lookAlikes));
+        return alike && { kind, lookAlike: { ...alike, tell: `grooves ${this.chance.whole(99)}`, gone: this.chance.next() < 0.3 } };
+      }
+      case 'matchedSet.add':
+        return { kind, matchedSet: { id: newId(), jobId: job.id, name: 'pair', members: ['Wheel', 'Pinion'], gone: false } };
+      case 'matchedSet.change': {
+        const set = this.one(live(facts.matchedSets));
+        return set && { kind, matchedSet: { ...set, name: `pair ${this.chance.whole(99)}`, gone: this.chance.next() < 0.3 } };
+      }
+      case 'openItem.raise':
+        return {
+          kind,
+          openItem: { id: newId(), jobId: job.id, text: 'Nut hand tight', where: '', state: 'open', reason: '', who, raisedAt: at, endedAt: null },
+        };
+      case 'openItem.change': {
+        const item = this.one(live(facts.openItems));
+        return item && { kind, openItem: { ...item, state: item.state === 'open' ? 'closed' : 'open', endedAt: null } };
+      }
+      case 'withdraw': {
+        const of = this.observed(facts);
+        return of && { kind, withdrawal: { id: newId(), ...of, who, at, why: 'that was wrong' } };
+      }
+      default:
+        return null;
+    }
+  }
+
+  private spec(jobId: string) {
+    const figures = { quantity: 'length' as const, min: thou(5), max: thou(8), unit: 'thou', written: '5-8 thou', remark: '' };
+    const from = { source: 'manual' as const, pageOrWhom: '', saidAt: '', stationId: null, leftOut: false, who: '', at: this.at() };
+    return { id: newId(), jobId, position: this.chance.whole(9), text: 'Float 5-8 thou', name: 'Float', ...figures, ...from };
+  }
+
+  private build(assemblyId: string, slotId: string, facts: JobFacts) {
+    const parent = this.one(facts.builds.filter((b) => b.assemblyId === assemblyId && stands(this.db, 'build', b.id)));
+    const lot = this.one(lots.all(this.db).filter((each) => each.gone !== true));
+    const thickness = lot?.thickness ?? thou(1 + this.chance.whole(30));
+    const leaves = [{ lotId: lot?.id ?? null, thickness, written: '4', unit: 'thou' as const, count: 1 }];
+    const said = { stage: 'dry' as const, at: this.at(), who: '', label: '', feel: [], note: '' };
+    return { id: newId(), assemblyId, parentId: parent?.id ?? null, ...said, fits: [{ id: newId(), slotId, leaves, state: null }] };
+  }
+
+  /** Something observed that stands: a withdrawal too may be taken back. */
+  private observed(facts: JobFacts): Pick<Withdrawal, 'ofKind' | 'ofId'> | null {
+    const rows = (ofKind: Withdrawal['ofKind'], of: readonly { readonly id: string }[]): Pick<Withdrawal, 'ofKind' | 'ofId'>[] =>
+      of.filter(({ id }) => stands(this.db, ofKind, id)).map(({ id }) => ({ ofKind, ofId: id }));
+    return this.one([
+      ...rows('reading', facts.readings),
+      ...rows('build', facts.builds),
+      ...rows('strip', facts.strip),
+      ...rows('inspection', facts.inspections),
+      ...rows('acceptance', facts.acceptances),
+      ...rows('photo', facts.photos),
+      ...rows('withdrawal', facts.withdrawals),
+    ]);
+  }
+}
+
+/** All that stands, fact by fact: withdrawn rows and rows marked gone left out, and how often a row was written not counted. */
+export function standing(db: Db): string[] {
+  const said = (table: string, row: object): string => `${table} ${JSON.stringify({ ...row, revision: 0 })}`;
+  const ofJobs = everyFact(db).flatMap((facts) => {
+    if (facts.job.gone === true) return [];
+    const withdrawn = withdrawnIds(facts);
+    const stands = (row: { readonly id: string; readonly gone?: boolean | undefined }): boolean => row.gone !== true && !withdrawn.has(row.id);
+    return JOB_TABLES.filter((table) => table !== 'withdrawal')
+      .flatMap((table) =>
+        rowsIn(facts, table)
+          .filter(stands)
+          .map((row) => said(table, row)),
+      )
+      .concat(said('job', facts.job));
+  });
+  return [...ofJobs, ...lots.all(db).flatMap((lot) => (lot.gone === true ? [] : [said('lot', lot)]))].sort();
+}
