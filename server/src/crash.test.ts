@@ -6,10 +6,11 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { workshopFile, type Change, type Command } from '@elder-cog/contract';
 import { INSTRUMENTS, thou } from '@elder-cog/core';
 import { importFile, journalDisagrees, openWorkshop, readBare } from './index.ts';
+import { times } from './attack/times.ts';
 import { bundledServer, startServer } from './testing.ts';
 
 /** Kills of the server with nothing said, in the middle of writing. */
-const KILLS = 50;
+const KILLS = times(50, 100);
 
 const here = dirname(fileURLToPath(import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'elder-cog-crash-'));

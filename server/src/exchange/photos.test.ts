@@ -11,6 +11,7 @@ import sharp from 'sharp';
 import { createApp, importFile, openWorkshop, readBare, type App, type Workshop } from '../index.ts';
 import { hugePng } from '../../../tools/hugePng.ts';
 import { jobFacts } from '../store/facts.ts';
+import { times } from '../attack/times.ts';
 import { bundledServer, startServer } from '../testing.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));
@@ -193,7 +194,7 @@ describe('the sweep at the start', () => {
 });
 
 /** Kills while photos are being sent. */
-const KILLS = 12;
+const KILLS = times(12, 50);
 
 describe('the power goes while photos are being sent', () => {
   it(`${KILLS} times: no file without a row, no row without a file, after the sweep at the start`, async () => {

@@ -15,6 +15,8 @@ export const namesIn = (folder: string): string[] => (isFolder(folder) ? readdir
 /** Written whole under another name, and only then given its own: a cut leaves nothing that looks like it. */
 export function writeWhole(path: string, bytes: Uint8Array | string): void {
   mkdirSync(dirname(path), { recursive: true });
+  // a folder under that name is somebody else's: it is left as it is, under another
+  if (isFolder(path)) renameSync(path, `${path}.${uniqueName()}`);
   const part = `${path}.part`;
   const file = openSync(part, 'w', 0o600);
   try {

@@ -104,7 +104,8 @@ export function troubleOf(folder: string): Trouble | null {
     case 'ours': {
       if (marker !== null && looked.id !== marker)
         return trouble('another', 'The database here is not the one that was last open in this folder: it was put in its place.', true);
-      if (looked.entries + looked.jobs > 0 || signs.length === 0) return null;
+      // nothing in it, and the very one that was open here last: its first machine was still coming in
+      if (looked.entries + looked.jobs > 0 || signs.length === 0 || marker !== null) return null;
       return trouble('empty', `The workshop’s database has no machine in it, and there was more: beside it there are ${listed(signs)}.`, true);
     }
   }

@@ -1,0 +1,153 @@
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { build } from 'esbuild';
+import { allFacts, bringIn, holdWorkshop, jobFacts, journalDisagrees, openWorkshop } from '../index.ts';
+import { bundledServer, startServer } from '../testing.ts';
+import { times } from './times.ts';
+
+const here = dirname(fileURLToPath(import.meta.url));
+const ZIP = readFileSync(join(here, '..', '..', '..', 'demo', 'workshop.eldercog.zip'));
+const IMPORTS = times(5, 20);
+const BACKUPS = times(5, 20);
+/** Each step of going back that cannot be half done: the power goes before it. */
+const STEPS = [
+  'intent',
+  'aside workshop.sqlite-wal',
+  'aside workshop.sqlite-shm',
+  'aside workshop.sqlite',
+  'aside workshop.json',
+  'turn',
+  'in workshop.sqlite-wal',
+  'in workshop.sqlite',
+  'in workshop.json',
+  'done',
+] as const;
+
+let server: string;
+beforeAll(async () => {
+  server = await bundledServer('kills');
+}, 60_000);
+
+const folders: string[] = [];
+afterAll(() => folders.forEach((folder) => rmSync(folder, { recursive: true, force: true })));
+const fresh = (): string => {
+  const folder = mkdtempSync(join(tmpdir(), 'elder-cog-kills-'));
+  folders.push(folder);
+  return folder;
+};
+
+/** Starts the server, does something to it, and kills it after so many milliseconds. */
+async function killedWhile(folder: string, ms: number, doing: (url: string) => Promise<unknown>): Promise<boolean> {
+  const { child, url } = await startServer(server, folder);
+  const ended = new Promise((resolve) => child.on('exit', resolve));
+  const timer = setTimeout(() => child.kill('SIGKILL'), ms);
+  const answered = await doing(url).then(
+    (ok) => ok === true,
+    () => false,
+  );
+  clearTimeout(timer);
+  child.kill('SIGKILL');
+  await ended;
+  return answered;
+}
+
+const bringOver = (url: string): Promise<boolean> =>
+  fetch(`${url}/api/files?copy=yes`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: new Uint8Array(ZIP) }).then(
+    (reply) => reply.ok,
+  );
+
+describe('the power goes', () => {
+  it(`${IMPORTS} times while a machine is brought in: it is there whole with its photos, or not at all`, async () => {
+    const folder = fresh();
+    openWorkshop(folder).close();
+    let acknowledged = 0;
+    for (let kill = 0; kill < IMPORTS; kill++) if (await killedWhile(folder, 60 + ((kill * 317) % 1_500), bringOver)) acknowledged += 1;
+    const workshop = openWorkshop(folder);
+    const jobs = allFacts(workshop.db);
+    expect(jobs.length).toBeGreaterThanOrEqual(acknowledged);
+    const photos = new Set(readdirSync(join(folder, 'photos')));
+    for (const facts of jobs) {
+      expect(facts.readings.length).toBeGreaterThan(10);
+      for (const photo of facts.photos) expect(photos.has(photo.sha256)).toBe(true);
+    }
+    expect(journalDisagrees(workshop.db)).toEqual([]);
+    console.log(`${IMPORTS} kills while importing: ${acknowledged} acknowledged, ${jobs.length} there, each whole`);
+    workshop.close();
+  }, 300_000);
+
+  it(`${BACKUPS} times while a backup is made: every backup there is can be gone back to`, async () => {
+    const folder = fresh();
+    const first = openWorkshop(folder);
+    await bringIn(first, ZIP);
+    first.close();
+    for (let kill = 0; kill < BACKUPS; kill++)
+      await killedWhile(folder, 5 + ((kill * 97) % 400), (url) =>
+        fetch(`${url}/api/workshop/backups`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }),
+      );
+    const workshop = openWorkshop(folder);
+    const backups = workshop.backups();
+    expect(readdirSync(join(folder, 'backups')).filter((name) => name.endsWith('.part'))).toEqual([]);
+    for (const backup of backups.slice(0, 4)) {
+      expect(backup.damaged).toBeNull();
+      workshop.restore(backup.name);
+      expect(allFacts(workshop.db)).toHaveLength(1);
+    }
+    console.log(`${BACKUPS} kills while backing up: ${backups.length} backups, all sound`);
+    workshop.close();
+  }, 300_000);
+
+  it(`before each of the ${STEPS.length} steps of going back: the next start has one whole book or the other, and the one set aside is whole too`, async () => {
+    // the real steps in a program of their own, which ends itself without a word where it is told to
+    const bundle = join(here, '..', '..', '..', 'node_modules', '.cache', 'elder-cog-steps');
+    mkdirSync(bundle, { recursive: true });
+    const entry = join(bundle, 'entry.ts');
+    writeFileSync(
+      entry,
+      `import { putBack } from ${JSON.stringify(join(here, '..', 'folder', 'restore.ts'))};
+       const [folder, from, die] = process.argv.slice(2) as [string, string, string];
+       putBack(folder, from, (step) => { if (step === die) process.kill(process.pid, 'SIGKILL'); });`,
+    );
+    const outfile = join(dirname(server), 'steps.mjs');
+    await build({
+      entryPoints: [entry],
+      outfile,
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      mainFields: ['module', 'main'],
+      external: ['better-sqlite3', 'sharp'],
+      banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
+      logLevel: 'error',
+    });
+    for (const step of STEPS) {
+      const folder = fresh();
+      const before = openWorkshop(folder);
+      const id = (await bringIn(before, ZIP)).jobs[0]?.id ?? '';
+      const backup = await before.backUp(true);
+      before.db.prepare("UPDATE job SET machine = 'Renamed since' WHERE id = ?").run(id);
+      // a log that was never filed goes with its database
+      before.db.pragma('wal_checkpoint(TRUNCATE)');
+      before.close();
+      const code = await new Promise((resolve) =>
+        spawn(process.execPath, [outfile, folder, backup?.name ?? '', step], { stdio: 'ignore' }).on('exit', (_, signal) => resolve(signal)),
+      );
+      expect({ step, code }).toEqual({ step, code: 'SIGKILL' });
+      const after = holdWorkshop(folder);
+      expect({ step, trouble: after.trouble }).toEqual({ step, trouble: null });
+      const machine = jobFacts(after.db, id).job.machine;
+      expect({ step, machine }).toEqual({ step, machine: step === 'intent' ? 'Renamed since' : 'Snow tractor' });
+      const aside = readdirSync(folder).filter((name) => name.startsWith('set-aside-'));
+      expect({ step, asides: aside.length }).toEqual({ step, asides: step === 'intent' ? 0 : 1 });
+      if (step !== 'intent') {
+        after.restore(join(folder, aside[0] ?? ''));
+        expect(jobFacts(after.db, id).job.machine).toBe('Renamed since');
+      }
+      expect(readdirSync(folder).filter((name) => /^restoring/.test(name))).toEqual([]);
+      after.close();
+    }
+  }, 300_000);
+});
