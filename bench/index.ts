@@ -6,6 +6,7 @@ import { searchPacks } from '@elder-cog/core';
 import { asProgramme, seededDrawer } from './drawers.ts';
 import { report, time } from './report.ts';
 import { benchBigJob } from './bigJobTimes.ts';
+import { benchPages } from './pageTimes.ts';
 import { benchWearBook } from './wearBookTimes.ts';
 
 interface Solver {
@@ -38,3 +39,4 @@ console.log(`ratio at the middle, solver ÷ ours: ${(theirs.p50 / ours.p50).toFi
 
 await benchBigJob();
 await benchWearBook();
+await benchPages();

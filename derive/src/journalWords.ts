@@ -174,11 +174,23 @@ const FIELDS: Readonly<Record<string, string>> = {
 /** A field and what stands in it, as both are said beside another version of it. */
 export const fieldWords = (key: string, value: unknown): { readonly field: string; readonly value: string } => ({
   field: FIELDS[key] ?? key.replace(/([A-Z])/g, ' $1').toLowerCase(),
-  value: typeof value === 'boolean' ? (value ? 'yes' : 'no') : value === null || value === undefined || value === '' ? '–' : valueWords(key, value),
+  value:
+    key === 'archivedAt'
+      ? value === null
+        ? 'no'
+        : 'yes'
+      : typeof value === 'boolean'
+        ? value
+          ? 'yes'
+          : 'no'
+        : value === null || value === undefined || value === ''
+          ? '–'
+          : valueWords(key, value),
 });
 
 function valueWords(key: string, value: unknown): string {
   if (value === null || value === undefined || value === '') return `no ${key}`;
+  if (typeof value === 'string' && /^\d{4}-\d\d-\d\dT/.test(value)) return value.slice(0, 16).replace('T', ' ');
   if ((key === 'size' || key === 'newSize') && typeof value === 'number') return describeLength(nanometres(value), 'mm');
   if (typeof value === 'object')
     return Object.values(value as object)

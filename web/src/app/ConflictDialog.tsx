@@ -22,7 +22,10 @@ export default function ConflictDialog({ open, onClose }: { open: boolean; onClo
 
 function Both({ conflict: { mine, theirs }, onChoose }: { conflict: Conflict; onChoose: (mine: Conflict['mine'] | null) => void }): JSX.Element {
   const rows = differences(mine, theirs);
-  const whose = theirs.who === '' ? 'The other' : theirs.who;
+  const whose = theirs.who === '' ? 'From another tablet or window' : theirs.who;
+  // the same done twice is done once
+  const isSame = rows.length > 0 && rows.every((row) => row.mine === row.theirs);
+  const ways = overThis(mine, theirs);
   return (
     <>
       <DialogTitle className="label m-0 text-[22px] font-semibold">
@@ -55,8 +58,9 @@ function Both({ conflict: { mine, theirs }, onChoose }: { conflict: Conflict; on
       </table>
       {rows.length === 0 && <p className="text-ink2">Both say the same.</p>}
       <div className="mt-4 flex flex-wrap gap-3">
-        {overThis(mine, theirs).map((way, i) =>
-          i === 0 ? (
+        {isSame && <Primary onClick={() => onChoose(null)}>Leave what is there</Primary>}
+        {ways.map((way, i) =>
+          i === 0 && !isSame ? (
             <Primary key={way.says} onClick={() => onChoose(way.change)}>
               {way.says}
             </Primary>
@@ -66,9 +70,11 @@ function Both({ conflict: { mine, theirs }, onChoose }: { conflict: Conflict; on
             </Secondary>
           ),
         )}
-        <Secondary className="min-h-14" onClick={() => onChoose(null)}>
-          {mine.kind === 'reading.keep' ? 'Drop the reading' : 'Leave what is there'}
-        </Secondary>
+        {!isSame && (
+          <Secondary className="min-h-14" onClick={() => onChoose(null)}>
+            {mine.kind === 'reading.keep' ? 'Drop the reading' : 'Leave what is there'}
+          </Secondary>
+        )}
       </div>
     </>
   );

@@ -114,9 +114,6 @@ export function Frame({ stops, title, job, instead }: { stops: readonly Stop[]; 
         <SaveSign />
       </header>
       <PrintTitle stops={stops} job={job ?? null} />
-      <Notices job={job ?? null} />
-      {asking}
-      {job?.state.job.archivedAt && <PutAway job={job.state.job} />}
       <div className="flex flex-1">
         <nav
           aria-label="Road"
@@ -149,9 +146,14 @@ export function Frame({ stops, title, job, instead }: { stops: readonly Stop[]; 
             </Later>
           </div>
         </nav>
-        <main id="view" tabIndex={-1} className="min-w-0 flex-1 outline-none max-sm:pb-[60px]">
-          <Suspense fallback={<p className="p-6">Opening…</p>}>{instead ?? <Outlet />}</Suspense>
-        </main>
+        <div className="flex min-w-0 flex-1 flex-col">
+          <Notices job={job ?? null} />
+          {job?.state.job.archivedAt && <PutAway job={job.state.job} />}
+          <main id="view" tabIndex={-1} className="min-w-0 flex-1 outline-none max-sm:pb-[60px]">
+            <Suspense fallback={<p className="p-6">Opening…</p>}>{instead ?? <Outlet />}</Suspense>
+          </main>
+          {asking}
+        </div>
       </div>
       <nav aria-label="Road, phone" className="no-print fixed inset-x-0 bottom-0 z-10 flex h-[60px] border-t-2 border-ink bg-paper sm:hidden">
         {(back ? stops.filter((s) => !IN_MORE.has(s.name)) : stops).map((stop) => (

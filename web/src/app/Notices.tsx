@@ -83,9 +83,8 @@ function Damaged({ job: { state, stored } }: { job: OpenJob }): JSX.Element | nu
     <div role="alert" className="no-print border-b border-ink bg-band px-4 py-1">
       <p className="m-0 py-1 font-medium">
         {open.length === 1
-          ? 'One entry is damaged and left out of every answer.'
-          : `${open.length} entries are damaged and left out of every answer.`}{' '}
-        Nothing is lost: they stand in the file and in the Record.
+          ? 'One entry is damaged, and left out of every answer. It is kept: it stands in the file and in the Record.'
+          : `${open.length} entries are damaged, and left out of every answer. They are kept: they stand in the file and in the Record.`}
       </p>
       <ul className="m-0 list-none p-0">
         {shown.map((each) => (

@@ -7,6 +7,9 @@ import { useWorkshop } from '../state/api.ts';
 import { ask, postJson, useTrouble } from '../state/ask.ts';
 import { tryAgainNow } from '../state/outbox.ts';
 
+const contents = ({ jobs, entries }: { jobs: number; entries: number }): string =>
+  `${jobs} ${jobs === 1 ? 'machine' : 'machines'}, ${entries} ${entries === 1 ? 'entry' : 'entries'}`;
+
 /** The workshop's data was not opened: why, what there is beside it, and a button for each way on. Nothing has been touched yet. */
 export default function Rescue(): JSX.Element {
   const { data, error } = useWorkshop();
@@ -33,8 +36,8 @@ export default function Rescue(): JSX.Element {
   const [last, ...older] = sound;
   return (
     <main className="mx-auto max-w-2xl p-6">
-      <h1 className="label m-0 text-[28px] font-semibold">The workshop was not opened</h1>
-      <p className="border-l-4 border-blue bg-band px-3 py-2 text-[17px]">{data?.trouble?.sentence ?? error?.message ?? 'Asking why…'}</p>
+      <h1 className="label m-0 mb-3 text-[28px] leading-9 font-semibold">The workshop was not opened</h1>
+      <p className="m-0 border-l-4 border-blue bg-band px-3 py-2 text-[17px]">{data?.trouble?.sentence ?? error?.message ?? 'Asking why…'}</p>
       {refusal && (
         <p>
           <Refusal>{refusal}</Refusal>
@@ -46,9 +49,9 @@ export default function Rescue(): JSX.Element {
           {last ? (
             <section aria-label="Backups" className="mt-4 border-t-2 border-ink pt-3">
               <Heading>Bring back a backup</Heading>
-              <p className="mt-1">
-                The last one is of {format(new Date(last.madeAt), 'EEE d MMM yyyy, HH:mm')}: {last.jobs} {last.jobs === 1 ? 'machine' : 'machines'},{' '}
-                {last.entries} entries. What is there now is set aside in a folder of its own, not thrown away.
+              <p className="mt-1 mb-3">
+                The last one is of {format(new Date(last.madeAt), 'EEE d MMM yyyy, HH:mm')}: {contents(last)}. What is there now is set aside in a
+                folder of its own, not thrown away.
               </p>
               <Primary disabled={busy} onClick={() => void goBack(last.name)}>
                 Bring back the last backup
@@ -58,9 +61,7 @@ export default function Rescue(): JSX.Element {
                   {older.slice(0, 8).map((backup) => (
                     <li key={backup.name} className="flex flex-wrap items-center gap-x-4 border-t border-rule py-1">
                       <span className="min-w-44">{format(new Date(backup.madeAt), 'EEE d MMM yyyy, HH:mm')}</span>
-                      <span className="text-ink2">
-                        {backup.jobs} {backup.jobs === 1 ? 'machine' : 'machines'}, {backup.entries} entries
-                      </span>
+                      <span className="text-ink2">{contents(backup)}</span>
                       <Secondary className="ml-auto" disabled={busy} onClick={() => void goBack(backup.name)}>
                         This one
                       </Secondary>
@@ -74,7 +75,7 @@ export default function Rescue(): JSX.Element {
           )}
           <section aria-label="Other ways" className="mt-4 border-t-2 border-ink pt-3">
             <Heading>Or</Heading>
-            <p className="mt-1">
+            <p className="mt-1 mb-3">
               Mend it by hand: stop the program, put the database back into <span className="num [overflow-wrap:anywhere]">{data.folder}</span>, and
               start again.
             </p>

@@ -62,11 +62,13 @@ function rowOfMine(mine: Change, id: string): Readonly<Record<string, unknown>> 
   return find(mine) ?? {};
 }
 
-type Fits = readonly { readonly state: string | null; readonly leaves: readonly { readonly written: string; readonly count: number }[] }[];
+type Fits = readonly {
+  readonly state: string | null;
+  readonly leaves: readonly { readonly written: string; readonly unit: string; readonly count: number }[];
+}[];
+const leafWords = ({ written, unit, count }: Fits[number]['leaves'][number]): string => `${count > 1 ? `${count} × ` : ''}${written} ${unit}`;
 const packOf = (build: { readonly fits: Fits }): string =>
-  build.fits
-    .map((fit) => fit.state ?? (fit.leaves.flatMap((leaf) => Array<string>(leaf.count).fill(leaf.written)).join(' + ') || 'none'))
-    .join(', ') || 'as it stood';
+  build.fits.map((fit) => fit.state ?? (fit.leaves.map(leafWords).join(' + ') || 'none')).join(', ') || 'as it stood';
 
 /** Both versions, field by field, where they differ. */
 export function differences(mine: Change, { code, row }: Theirs): Difference[] {

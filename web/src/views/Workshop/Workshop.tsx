@@ -320,7 +320,7 @@ function Backups(): JSX.Element {
             <span className="min-w-44 font-medium">{format(new Date(backup.madeAt), 'EEE d MMM yyyy, HH:mm')}</span>
             <span className="text-ink2">
               {backup.damaged === null
-                ? `${backup.jobs} ${backup.jobs === 1 ? 'machine' : 'machines'}, ${backup.entries} entries, ${size(backup.bytes)}${backup.byHand ? ', by hand' : ''}`
+                ? `${backup.jobs} ${backup.jobs === 1 ? 'machine' : 'machines'}, ${backup.entries} ${backup.entries === 1 ? 'entry' : 'entries'}, ${size(backup.bytes)}${backup.byHand ? ', by hand' : ''}`
                 : `damaged: ${backup.damaged}`}
             </span>
             <span className="ml-auto flex flex-wrap items-center gap-2">

@@ -1,0 +1,1 @@
+import { benchPages } from './pageTimes.ts'; await benchPages();
