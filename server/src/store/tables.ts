@@ -203,13 +203,17 @@ export const storeOf = <T extends TableName>(table: T): Store<RowOf[T]> => STORE
 export const rowsOfJob = (db: Db, jobId: string): Omit<JobFacts, 'job'> =>
   Object.fromEntries(JOB_TABLES.map((table) => [FACTS_OF[table], READ[table].ofJob(db, jobId)])) as unknown as Omit<JobFacts, 'job'>;
 
-/** Whose job a row is part of: '' for leaves, null where there is no such row. */
+/** Whose job a row is part of: '' for leaves, null where there is no such row, or where it comes round to itself. */
 export function jobOfRow(db: Db, table: TableName, id: string): string | null {
-  if (table === 'withdrawal') {
-    const of = withdrawals.byId(db, id);
-    return of ? jobOfRow(db, of.ofKind, of.ofId) : null;
+  const met = new Set<string>();
+  let of: { readonly table: TableName; readonly id: string } = { table, id };
+  while (of.table === 'withdrawal') {
+    const withdrawal = met.has(of.id) ? null : withdrawals.byId(db, of.id);
+    if (!withdrawal) return null;
+    met.add(of.id);
+    of = { table: withdrawal.ofKind, id: withdrawal.ofId };
   }
-  return db.prepare<[string], { job: string }>(REGISTER[table].jobOf).get(id)?.job ?? null;
+  return db.prepare<[string], { job: string }>(REGISTER[of.table].jobOf).get(of.id)?.job ?? null;
 }
 
 /** Whether a row stands: not marked gone, and not withdrawn by a withdrawal that stands. */

@@ -1,0 +1,275 @@
+import { readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
+import { newShaft, workshopFile, type Change } from '@elder-cog/contract';
+import { INSTRUMENTS, mm, thou, type Length } from '@elder-cog/core';
+import { derive } from '@elder-cog/derive';
+import Database from 'better-sqlite3';
+import { apply, importFile, jobFacts, jobFile, openDb, readBare, type Db } from '../index.ts';
+
+let count = 0;
+const newId = (): string => `00000000-0000-4000-8000-${(++count).toString(16).padStart(12, '0')}`;
+const at = (): string => new Date(Date.UTC(2026, 0, 1, 0, 0, ++count)).toISOString();
+const CLIENT = newId();
+
+let db: Db;
+beforeEach(() => {
+  db = openDb(':memory:');
+});
+afterEach(() => void db.close());
+
+const send = (change: Change): void => void apply(db, { commandId: newId(), clientId: CLIENT, who: 'A. B.', at: at(), change });
+const refusal = (change: Change): { code: string; message: string } => {
+  try {
+    send(change);
+  } catch (error) {
+    return error as { code: string; message: string };
+  }
+  return { code: 'taken', message: '' };
+};
+
+/** A machine with a shaft, in one command. */
+function begin() {
+  const [jobId, assemblyId] = [newId(), newId()];
+  const { kind: _, ...whole } = newShaft({
+    assemblyId,
+    name: 'Input shaft',
+    template: 'taperPair',
+    place: 'underCover',
+    gasket: false,
+    position: 0,
+    newId,
+  });
+  send({
+    kind: 'job.begin',
+    job: { id: jobId, machine: 'Machine', year: '', note: '', createdAt: at(), archivedAt: null },
+    assemblies: [{ id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false }],
+    shafts: [whole],
+    limits: [],
+    builds: [],
+    readings: [],
+  });
+  return {
+    jobId,
+    assemblyId,
+    shaftId: whole.shaft.id,
+    gapId: whole.stations[0]?.id ?? '',
+    slotId: whole.slots[0]?.id ?? '',
+    feature: whole.features[0]?.id ?? '',
+  };
+}
+const build = (
+  assemblyId: string,
+  slotId: string,
+  thickness: Length,
+  more: { parentId?: string | null; count?: number; id?: string; saw?: string | null } = {},
+): Change => ({
+  kind: 'build.add',
+  build: {
+    id: more.id ?? newId(),
+    assemblyId,
+    parentId: more.parentId ?? null,
+    stage: 'dry',
+    at: at(),
+    who: '',
+    label: '',
+    feel: [],
+    note: '',
+    fits: [{ id: newId(), slotId, leaves: [{ lotId: null, thickness, written: '20', unit: 'thou', count: more.count ?? 1 }], state: null }],
+  },
+  ...(more.saw === undefined ? {} : { saw: more.saw }),
+});
+const reading = (stationId: string, text: string, buildId: string | null = null, saw?: string | null): Change => ({
+  kind: 'reading.keep',
+  reading: {
+    id: newId(),
+    stationId,
+    buildId,
+    raw: { method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [] },
+    who: '',
+    takenAt: at(),
+    supersedes: null,
+    keptAs: { value: null, words: '' },
+  },
+  ...(saw === undefined ? {} : { saw }),
+});
+const limit = (stationId: string, min: Length, max: Length): Change => ({
+  kind: 'limit.set',
+  limit: {
+    id: newId(),
+    stationId,
+    min,
+    max,
+    written: 'x',
+    unit: 'mm',
+    source: 'manual',
+    pageOrWhom: '',
+    saidAt: '',
+    working: '',
+    specId: null,
+    inUse: true,
+  },
+});
+
+describe('a command is held to what a file is held to', () => {
+  it('a reading on another machine’s build is refused, so that the machine’s own file can always come in again', () => {
+    const [one, other] = [begin(), begin()];
+    const built = newId();
+    send(build(other.assemblyId, other.slotId, thou(20), { id: built }));
+    expect(refusal(reading(one.gapId, '12', built)).code).toBe('unknownParent');
+    send(reading(one.gapId, '12'));
+    const file = jobFile(db, one.jobId, at());
+    expect(() => readBare(Buffer.from(JSON.stringify(file)))).not.toThrow();
+  });
+  it('a build in a place of another machine, or twice in one place, is refused', () => {
+    const [one, other] = [begin(), begin()];
+    expect(refusal(build(one.assemblyId, other.slotId, thou(20))).code).toBe('unknownParent');
+    const twice = build(one.assemblyId, one.slotId, thou(20)) as Extract<Change, { kind: 'build.add' }>;
+    twice.build.fits.push({ ...(twice.build.fits[0] as (typeof twice.build.fits)[number]), id: newId() });
+    expect(refusal(twice).code).toMatch(/^(badRequest|alreadyHere)$/);
+  });
+  it('a gap that names no contact, and a length between faces that are not there, are refused', () => {
+    const { assemblyId } = begin();
+    const shaft = newShaft({ assemblyId, name: 'Layshaft', template: 'taperPair', place: 'underCover', gasket: false, position: 1, newId });
+    const noContact = { ...shaft, stations: shaft.stations.map((s, i) => (i === 0 ? { ...s, contactRole: 'nowhere' } : s)) };
+    expect(refusal(noContact)).toMatchObject({ code: 'badRequest', message: expect.stringMatching(/nowhere.*the role of a contact of this shaft/) });
+    const noFace = { ...shaft, features: shaft.features.map((f, i) => (i === 0 ? { ...f, fromFace: 'nowhere' } : f)) };
+    expect(refusal(noFace).message).toMatch(/a face of a part of this shaft/);
+    send(shaft);
+  });
+  it('a withdrawal of itself, or of what is not there, is refused', () => {
+    begin();
+    const id = newId();
+    const withdrawal = { id, ofKind: 'withdrawal' as const, ofId: id, who: '', at: at(), why: '' };
+    expect(refusal({ kind: 'withdraw', withdrawal }).code).toMatch(/^(badRequest|unknownParent)$/);
+    expect(refusal({ kind: 'withdraw', withdrawal: { ...withdrawal, id: newId(), ofId: newId() } }).code).toBe('unknownParent');
+  });
+  it('what belongs to two machines at once is refused whole', () => {
+    const [one, other] = [begin(), begin()];
+    const two = [one, other].map(({ gapId }) => (limit(gapId, mm(0.1), mm(0.2)) as Extract<Change, { kind: 'limit.set' }>).limit);
+    expect(refusal({ kind: 'rows.add', stations: [], limits: two, readings: [] }).code).toBe('badRequest');
+    expect(jobFacts(db, one.jobId).limits).toEqual([]);
+  });
+});
+
+describe('a new figure is one that a gearbox can have', () => {
+  it.each([
+    ['a leaf of 4 µm', (w: ReturnType<typeof begin>) => build(w.assemblyId, w.slotId, 4_000 as Length), /0\.004 mm.*a leaf of 0\.005 to 100 mm/],
+    ['a leaf of 101 mm', (w: ReturnType<typeof begin>) => build(w.assemblyId, w.slotId, mm(101)), /101 mm/],
+    ['a pack of 320 mm', (w: ReturnType<typeof begin>) => build(w.assemblyId, w.slotId, mm(80), { count: 4 }), /a pack of up to 300 mm/],
+    [
+      'a size of 2.1 m',
+      (w: ReturnType<typeof begin>) => ({ kind: 'feature.size' as const, id: w.feature, revision: 1, size: mm(2_100) }),
+      /a size up to 2 m/,
+    ],
+    ['a gap limit of 51 mm', (w: ReturnType<typeof begin>) => limit(w.gapId, mm(0), mm(51)), /a gap within 50 mm/],
+    ['a preload of 51 mm', (w: ReturnType<typeof begin>) => limit(w.gapId, mm(-51), mm(0)), /a gap within 50 mm/],
+    ['a float of 12 inches', (w: ReturnType<typeof begin>) => reading(w.gapId, '12 in'), /304\.8 mm.*a gap within 50 mm/],
+    ['an entry nobody can read', (w: ReturnType<typeof begin>) => reading(w.gapId, 'a bit'), /“a bit” was not kept/],
+    [
+      'leaves of half a metre in the Drawer',
+      () => ({
+        kind: 'lots.add' as const,
+        lots: [{ id: newId(), thickness: mm(500), written: '500', unit: 'mm' as const, owned: 1, material: '', keptIn: '', note: '' }],
+      }),
+      /a leaf of/,
+    ],
+  ])('%s is refused, in a sentence', (_, change, says) => {
+    const refused = refusal(change(begin()));
+    expect(refused).toMatchObject({ code: 'badRequest', message: expect.stringMatching(says) });
+  });
+  it('each limit itself is taken', () => {
+    const w = begin();
+    for (const change of [
+      build(w.assemblyId, w.slotId, mm(0.005)),
+      build(w.assemblyId, w.slotId, mm(100), { count: 3 }),
+      { kind: 'feature.size' as const, id: w.feature, revision: 1, size: mm(2_000) },
+      limit(w.gapId, mm(-50), mm(50)),
+    ])
+      send(change);
+  });
+  it('an old figure that is out of it stands in no way of mending something else', () => {
+    const w = begin();
+    const [gap] = jobFacts(db, w.jobId).stations;
+    if (!gap) throw new Error('no gap');
+    db.prepare('UPDATE station SET new_nm = ? WHERE id = ?').run(mm(3_000), gap.id);
+    const { id, revision, rule, aim, method, instrument } = gap;
+    send({ kind: 'station.change', id, revision, name: 'Renamed', rule, aim, newSize: mm(3_000), method, instrument });
+    expect(
+      refusal({ kind: 'station.change', id, revision: revision + 1, name: 'Renamed', rule, aim, newSize: mm(3_001), method, instrument }).code,
+    ).toBe('badRequest');
+    expect(derive(jobFacts(db, w.jobId)).damage).toMatchObject([{ table: 'station', wanted: 'a size up to 2 m' }]);
+  });
+});
+
+describe('a build that somebody else made since', () => {
+  it('is said with a fit that had not seen it, and with a reading; what is of another shaft is not', () => {
+    const w = begin();
+    const [first, second] = [newId(), newId()];
+    send(build(w.assemblyId, w.slotId, thou(20), { id: first, saw: null }));
+    send(build(w.assemblyId, w.slotId, thou(10), { id: second, saw: first, parentId: first }));
+    expect(refusal(build(w.assemblyId, w.slotId, thou(10), { saw: first }))).toMatchObject({ code: 'newerBuild', more: { theirs: { id: second } } });
+    expect(refusal(reading(w.gapId, '6', first, first))).toMatchObject({ code: 'newerBuild', more: { theirs: { id: second } } });
+    // it was indeed read before that, and is said to have been
+    send(reading(w.gapId, '6', first, second));
+    const lay = newShaft({
+      assemblyId: w.assemblyId,
+      name: 'Layshaft',
+      template: 'taperPair',
+      place: 'underCover',
+      gasket: false,
+      position: 1,
+      newId,
+    });
+    send(lay);
+    send(build(w.assemblyId, lay.slots[0]?.id ?? '', thou(5), { saw: null, parentId: second }));
+    send(reading(w.gapId, '6', second, second));
+  });
+  it('one that was taken back since is said too', () => {
+    const w = begin();
+    const first = newId();
+    send(build(w.assemblyId, w.slotId, thou(20), { id: first, saw: null }));
+    send({ kind: 'withdraw', withdrawal: { id: newId(), ofKind: 'build', ofId: first, who: '', at: at(), why: '' } });
+    expect(refusal(reading(w.gapId, '6', first, first))).toMatchObject({ code: 'newerBuild', more: { theirs: null } });
+  });
+});
+
+describe('a database of the version before', () => {
+  it('comes along: the same facts, the same answers, in the order its clocks had them, and its rows as closed to change as they were', () => {
+    const DEMO = workshopFile.parse(readBare(readFileSync(new URL('../../../demo/workshop.json', import.meta.url))));
+    const jobId = DEMO.jobs[0]?.job.id ?? '';
+    importFile(db, DEMO);
+    const folder = mkdtempSync(join(tmpdir(), 'elder-cog-before-'));
+    const file = join(folder, 'workshop.sqlite');
+    const old = new Database(file);
+    for (const name of ['001-facts', '002-specs-and-journal', '003-wear-book'])
+      old.exec(readFileSync(new URL(`./migrations/${name}.sql`, import.meta.url), 'utf8'));
+    old.pragma('foreign_keys = OFF');
+    old.pragma('user_version = 3');
+    const tables = old.prepare<[], string>("SELECT name FROM sqlite_master WHERE type = 'table'").pluck().all();
+    for (const table of tables) {
+      const columns = old.prepare<[string], string>('SELECT name FROM pragma_table_info(?)').pluck().all(table);
+      // put down last first, so that only the clocks know the order
+      const backwards = ['build', 'reading', 'withdrawal', 'inspection', 'acceptance', 'photo'].includes(table);
+      const rows = db
+        .prepare<[], Record<string, unknown>>(
+          `SELECT ${columns.map((c) => `"${c}"`).join(', ')} FROM "${table}" ORDER BY rowid ${backwards ? 'DESC' : 'ASC'}`,
+        )
+        .all();
+      const insert = old.prepare(`INSERT INTO "${table}" VALUES (${columns.map((c) => `@${c}`).join(', ')})`);
+      for (const row of rows) insert.run(row);
+    }
+    old.close();
+    const now = openDb(file);
+    expect(jobFacts(now, jobId)).toEqual(jobFacts(db, jobId));
+    expect(derive(jobFacts(now, jobId))).toEqual(derive(jobFacts(db, jobId)));
+    for (const table of ['reading', 'build', 'withdrawal', 'strip_entry', 'inspection', 'photo']) {
+      if (now.prepare(`SELECT count(*) FROM ${table}`).pluck().get() === 0) continue;
+      expect(() => now.exec(`UPDATE ${table} SET seq = 0`)).toThrow(/never changed|withdraw it/);
+    }
+    now.close();
+    rmSync(folder, { recursive: true, force: true });
+  });
+});
