@@ -49,7 +49,11 @@ export function bigJob({ readings: howMany = 10_000, builds: over = 200 } = {}):
           method: 'dial',
           text: `${(80 + r) % 100}>${(90 + r + (b % 5)) % 100}`,
           instrument: INSTRUMENTS.dialThou,
-          restsOn: [{ item: 'dial', answer: 'square' }],
+          restsOn: [
+            { item: 'dial', answer: 'square' },
+            { item: 'cover.bolts', answer: 'torqued' },
+            { item: 'cover.gasket', answer: 'new gasket' },
+          ],
         },
         who: '',
         takenAt: at(time + r + 1),

@@ -134,40 +134,60 @@ export function rowProblems<T extends TableName>(table: T, row: RowOf[T], jobId:
   }
   ALSO[table]?.(row, known, check);
   const line = IN_LINE[table];
-  if (line) check(!comesRound(table, row.id, known), [line[0]], known.before(table, row.id), `${line[1]}: this one comes round to itself`);
+  if (line && (row as unknown as Record<string, unknown>)[line[0]] !== null)
+    check(!comesRound(table, row.id, known), [line[0]], known.before(table, row.id), `${line[1]}: this one comes round to itself`);
   return problems;
 }
 
+/** Found once, when it is first asked for. */
+function lazily<Key, Value>(find: (key: Key) => Value): (key: Key) => Value {
+  const found = new Map<Key, Value>();
+  return (key) => {
+    const known = found.get(key);
+    if (known !== undefined) return known;
+    const value = find(key);
+    found.set(key, value);
+    return value;
+  };
+}
+
+const BEFORE: { readonly [T in JobTable]?: (row: RowOf[T]) => string | null } = {
+  build: (r) => r.parentId,
+  reading: (r) => r.supersedes,
+  strip: (r) => r.supersedes,
+  withdrawal: (r) => (r.ofKind === 'withdrawal' ? r.ofId : null),
+};
+
 /** What one job of a file, and its leaves, have in them to be named. */
 function knownIn(facts: JobFacts, lots: ReadonlySet<string>): Known {
-  const ids = new Map(JOB_TABLES.map((table) => [table as TableName, new Set(rowsIn(facts, table).map((row) => row.id))]));
+  const ids = lazily((table: JobTable) => new Set(rowsIn(facts, table).map((row) => row.id)));
   const grouped = <Row extends { readonly shaftId: string }>(rows: readonly Row[], of: (row: Row) => readonly string[]): Map<string, Set<string>> => {
     const groups = new Map<string, Set<string>>();
     for (const row of rows) groups.set(row.shaftId, new Set([...(groups.get(row.shaftId) ?? []), ...of(row)]));
     return groups;
   };
-  const faces = grouped(facts.parts, (part) => part.faces);
-  const roles = { part: grouped(facts.parts, (p) => [p.role]), contact: grouped(facts.contacts, (c) => [c.role]) };
-  const before = new Map<string, string | null>([
-    ...facts.builds.map((b) => [`build ${b.id}`, b.parentId] as const),
-    ...facts.readings.map((r) => [`reading ${r.id}`, r.supersedes] as const),
-    ...facts.strip.map((e) => [`strip ${e.id}`, e.supersedes] as const),
-    ...facts.withdrawals.map((w) => [`withdrawal ${w.id}`, w.ofKind === 'withdrawal' ? w.ofId : null] as const),
-  ]);
+  const faces = lazily((_: 'faces') => grouped(facts.parts, (part) => part.faces));
+  const roles = lazily((table: 'part' | 'contact') =>
+    grouped((table === 'part' ? facts.parts : facts.contacts) as readonly { readonly shaftId: string; readonly role: string }[], (row) => [row.role]),
+  );
+  const before = lazily((table: JobTable) => {
+    const of = BEFORE[table] as ((row: RowOf[JobTable]) => string | null) | undefined;
+    return new Map(of ? rowsIn(facts, table).map((row) => [row.id, of(row)]) : []);
+  });
   const none: ReadonlySet<string> = new Set();
   return {
     jobOf: (table, id) => {
       if (table === 'job') return id === facts.job.id ? id : null;
       if (table === 'lot') return lots.has(id) ? '' : null;
-      return ids.get(table)?.has(id) ? facts.job.id : null;
+      return ids(table).has(id) ? facts.job.id : null;
     },
-    faces: (shaftId) => faces.get(shaftId) ?? none,
-    roles: (table, shaftId) => roles[table].get(shaftId) ?? none,
-    before: (table, id) => before.get(`${table} ${id}`) ?? null,
+    faces: (shaftId) => faces('faces').get(shaftId) ?? none,
+    roles: (table, shaftId) => roles(table).get(shaftId) ?? none,
+    before: (table, id) => (table === 'job' || table === 'lot' ? null : (before(table).get(id) ?? null)),
   };
 }
 
-const WITH_ROLES: readonly JobTable[] = ['part', 'feature', 'contact', 'slot'];
+const WITH_ROLES: ReadonlySet<JobTable> = new Set(['part', 'feature', 'contact', 'slot']);
 
 /** A problem of one row of a job, by the table it is in. */
 export interface RowProblem extends FileProblem {
@@ -176,22 +196,37 @@ export interface RowProblem extends FileProblem {
   readonly index: number;
 }
 
+interface Looking {
+  /** what is looked for is said to be missing there: "in this file" */
+  readonly where?: string;
+  /** rows that were looked at before, and need not be again */
+  readonly skip?: (row: object) => boolean;
+}
+
 /** All that is wrong with the rows of one job, in the order they stand. */
-export function factsProblems(facts: JobFacts, lots: ReadonlySet<string>, where = 'in this file'): RowProblem[] {
+export function factsProblems(
+  facts: JobFacts,
+  lots: ReadonlySet<string>,
+  { where = 'in this file', skip = () => false }: Looking = {},
+): RowProblem[] {
   const known = knownIn(facts, lots);
-  return JOB_TABLES.flatMap((table) => {
+  const found: RowProblem[] = [];
+  for (const table of JOB_TABLES) {
     const roles = new Set<string>();
-    return rowsIn(facts, table).flatMap((row, index) => {
-      const problems = rowProblems(table, row, facts.job.id, known, where);
-      if (WITH_ROLES.includes(table)) {
+    const hasRoles = WITH_ROLES.has(table);
+    rowsIn(facts, table).forEach((row, index) => {
+      if (!hasRoles && skip(row)) return;
+      const add = (problem: FileProblem): void => void found.push({ ...problem, table, id: row.id, index });
+      if (hasRoles) {
         const { shaftId, role } = row as unknown as { shaftId: string; role: string };
         const key = `${shaftId} ${role}`;
-        if (roles.has(key)) problems.push({ path: [], found: key, wanted: 'a role used once on a shaft' });
+        if (roles.has(key)) add({ path: [], found: key, wanted: 'a role used once on a shaft' });
         roles.add(key);
       }
-      return problems.map((problem) => ({ ...problem, table, id: row.id, index }));
+      rowProblems(table, row, facts.job.id, known, where).forEach(add);
     });
-  });
+  }
+  return found;
 }
 
 /**

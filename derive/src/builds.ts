@@ -32,31 +32,68 @@ export const withdrawnIds = remembered(
 const EMPTY: Fitting = { leaves: null, state: null };
 
 /** What the readings of each build said they rested on (bolts, gasket), where the build itself did not say. By build id. */
-function saidByReadings(facts: JobFacts, gone: ReadonlySet<string>): ReadonlyMap<string, readonly { slotId: string; answer: string }[]> {
-  const shaftOf = new Map(facts.stations.map((s) => [s.id, s.shaftId]));
-  const slotOf = new Map(facts.slots.map((s) => [`${s.shaftId} ${s.role}`, s.id]));
-  const said = new Map<string, { slotId: string; answer: string }[]>();
-  for (const reading of facts.readings) {
-    if (reading.buildId === null || reading.raw.restsOn.length === 0 || gone.has(reading.id)) continue;
-    for (const { item, answer } of reading.raw.restsOn) {
-      const slotId = slotOf.get(`${shaftOf.get(reading.stationId) ?? ''} ${item}`);
-      if (slotId === undefined) continue;
-      const of = said.get(reading.buildId);
-      if (of) of.push({ slotId, answer });
-      else said.set(reading.buildId, [{ slotId, answer }]);
+const saidByReadings = remembered(
+  (facts) => [facts.stations, facts.slots, facts.readings, facts.withdrawals],
+  (facts): ReadonlyMap<string, readonly { slotId: string; answer: string }[]> => {
+    const gone = withdrawnIds(facts);
+    const shaftOf = new Map(facts.stations.map((s) => [s.id, s.shaftId]));
+    const slotOf = new Map(facts.slots.map((s) => [`${s.shaftId} ${s.role}`, s.id]));
+    const said = new Map<string, { slotId: string; answer: string }[]>();
+    for (const reading of facts.readings) {
+      if (reading.buildId === null || reading.raw.restsOn.length === 0 || gone.has(reading.id)) continue;
+      for (const { item, answer } of reading.raw.restsOn) {
+        const slotId = slotOf.get(`${shaftOf.get(reading.stationId) ?? ''} ${item}`);
+        if (slotId === undefined) continue;
+        const of = said.get(reading.buildId);
+        if (of) of.push({ slotId, answer });
+        else said.set(reading.buildId, [{ slotId, answer }]);
+      }
     }
-  }
-  return said;
-}
+    return said;
+  },
+);
+
+/** The builds that gaps of each shaft were read on, by shaft id: found once for all shafts. */
+const buildsRead = remembered(
+  (facts) => [facts.stations, facts.readings],
+  (facts): ReadonlyMap<string, ReadonlySet<string>> => {
+    const shaftOf = new Map(facts.stations.flatMap((s) => (s.subject === 'gap' ? [[s.id, s.shaftId] as const] : [])));
+    const read = new Map<string, Set<string>>();
+    for (const { stationId, buildId } of facts.readings) {
+      const shaftId = shaftOf.get(stationId);
+      if (shaftId === undefined || buildId === null) continue;
+      const of = read.get(shaftId);
+      if (of) of.add(buildId);
+      else read.set(shaftId, new Set([buildId]));
+    }
+    return read;
+  },
+);
 
 /** ISO times in order: they sort as plain text, and a language's own order is many times slower. */
 export const byTime = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /** The builds of an assembly that stand, in the order the server took them, each with all that is in it. A build says only what changed. */
-export function buildsOf(facts: JobFacts, assemblyId: string): BuildNow[] {
+export const buildsOf = (facts: JobFacts, assemblyId: string): readonly BuildNow[] => buildsByAssembly(facts)(assemblyId);
+
+/** Each assembly's are put together once for all of its shafts. */
+const buildsByAssembly = remembered(
+  (facts) => [facts.builds, facts.slots, facts.stations, facts.readings, facts.withdrawals],
+  (facts) => {
+    const known = new Map<string, BuildNow[]>();
+    return (assemblyId: string): readonly BuildNow[] => {
+      const before = known.get(assemblyId) ?? putTogether(facts, assemblyId);
+      known.set(assemblyId, before);
+      return before;
+    };
+  },
+);
+
+function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
   const gone = withdrawnIds(facts);
   const standing = facts.builds.filter((b) => b.assemblyId === assemblyId && !gone.has(b.id));
-  const said = saidByReadings(facts, gone);
+  const said = saidByReadings(facts);
+  const slotById = new Map(facts.slots.map((s) => [s.id, s]));
   const known = new Map<string, BuildNow>();
   let last: BuildNow | undefined;
   for (const [number, build] of standing.entries()) {
@@ -64,7 +101,7 @@ export function buildsOf(facts: JobFacts, assemblyId: string): BuildNow[] {
     const fitted = new Map(parent?.fitted ?? []);
     for (const { slotId, answer } of said.get(build.id) ?? []) fitted.set(slotId, { leaves: fitted.get(slotId)?.leaves ?? null, state: answer });
     for (const fit of build.fits) {
-      const slot = facts.slots.find((s) => s.id === fit.slotId);
+      const slot = slotById.get(fit.slotId);
       const before = fitted.get(fit.slotId) ?? EMPTY;
       fitted.set(fit.slotId, {
         leaves: slot?.kind === 'adjuster' ? (fit.leaves === UNKNOWN_LEAVES ? null : fit.leaves) : before.leaves,
@@ -80,8 +117,7 @@ export function buildsOf(facts: JobFacts, assemblyId: string): BuildNow[] {
 /** The builds that touched one shaft: something of it fitted, changed or read. Numbered from its own first. */
 export function buildsOfShaft(facts: JobFacts, shaftId: string, assemblyId: string): BuildNow[] {
   const slots = new Set(facts.slots.filter((s) => s.shaftId === shaftId).map((s) => s.id));
-  const stations = new Set(facts.stations.filter((s) => s.shaftId === shaftId && s.subject === 'gap').map((s) => s.id));
-  const read = new Set(facts.readings.filter((r) => stations.has(r.stationId)).map((r) => r.buildId));
+  const read = buildsRead(facts).get(shaftId) ?? new Set();
   return buildsOf(facts, assemblyId)
     .filter(({ build }) => read.has(build.id) || build.fits.some((f) => slots.has(f.slotId)))
     .map((each, number) => ({ ...each, number }));

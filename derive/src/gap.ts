@@ -1,4 +1,4 @@
-import type { Acceptance, JobFacts, Limit, Shaft, Slot, Station } from '@elder-cog/contract';
+import type { Acceptance, JobFacts, Limit, ReadingFact, Shaft, Slot, Station } from '@elder-cog/contract';
 import {
   coverageFactor,
   gapFromSizes,
@@ -23,6 +23,7 @@ import {
 } from '@elder-cog/core';
 import { changesBetween, packTotal, readingsOf, rowsOf, type BuildNow } from './builds.ts';
 import { graphOf } from './graph.ts';
+import { rememberedOf } from './remember.ts';
 import { asInstrument, poolEntries, readingValue, type MethodReading, type Pooled, type ReadingValue } from './readingValue.ts';
 
 export interface LimitState {
@@ -201,6 +202,37 @@ interface LadderQuestion {
   readonly judge: (reading: Reading, range: Length | null) => Verdict | null;
 }
 
+interface ReadOn {
+  readonly kept: readonly KeptReading[];
+  readonly pooled: Pooled | null;
+}
+const NOT_READ: ReadOn = { kept: [], pooled: null };
+const readBefore = rememberedOf<ReadingFact, ReadOn>();
+
+/** The readings of one build, each by itself and pooled: worked out again only where one was added or taken back, or its pack is another. */
+function readOn(readings: readonly ReadingFact[], sense: Sense, pack: Length): ReadOn {
+  const [first] = readings;
+  return first ? readBefore(first, [sense, pack, ...readings], () => freshlyReadOn(readings, sense, pack)) : NOT_READ;
+}
+
+function freshlyReadOn(readings: readonly ReadingFact[], sense: Sense, pack: Length): ReadOn {
+  const kept = readings.map((r): KeptReading => {
+    const valued = readingValue(r.raw, { sense, pack });
+    return {
+      id: r.id,
+      text: r.raw.text,
+      takenAt: r.takenAt,
+      value: 'ok' in valued ? valued.ok : null,
+      refusal: 'refusal' in valued ? valued.refusal.message : null,
+      keptAs: r.keptAs.words,
+    };
+  });
+  const entries = readings.flatMap((r, i) =>
+    kept[i]?.value ? [{ value: kept[i].value, instrument: asInstrument(r.raw.instrument), method: r.raw.method }] : [],
+  );
+  return { kept, pooled: poolEntries(entries) };
+}
+
 function ladderOf({ builds, slots, adjuster, sense, readings, current, judge }: LadderQuestion): LadderRow[] {
   const rows: LadderRow[] = [];
   const byBuild = new Map<string | null, (typeof readings)[number][]>();
@@ -211,21 +243,7 @@ function ladderOf({ builds, slots, adjuster, sense, readings, current, judge }: 
   }
   for (const build of builds) {
     const pack = packTotal(adjuster ? build.fitted.get(adjuster.id)?.leaves : null);
-    const mine = byBuild.get(build.build.id) ?? [];
-    const kept = mine.map((r): KeptReading => {
-      const valued = readingValue(r.raw, { sense, pack });
-      return {
-        id: r.id,
-        text: r.raw.text,
-        takenAt: r.takenAt,
-        value: 'ok' in valued ? valued.ok : null,
-        refusal: 'refusal' in valued ? valued.refusal.message : null,
-        keptAs: r.keptAs.words,
-      };
-    });
-    const pooled = poolEntries(
-      mine.flatMap((r, i) => (kept[i]?.value ? [{ value: kept[i].value, instrument: asInstrument(r.raw.instrument), method: r.raw.method }] : [])),
-    );
+    const { kept, pooled } = readOn(byBuild.get(build.build.id) ?? [], sense, pack);
     const before = [...rows].reverse().find((row) => row.reading !== null);
     const moved = before && adjuster ? nanometres(pack - before.pack) : null;
     const known = before?.reading && before.reading.kind === 'estimate' ? before.reading.value : null;
@@ -328,8 +346,8 @@ function disagreeWords({ methods, disagree }: LadderRow): string | null {
 }
 
 function struckOn(facts: JobFacts, stationId: string, buildId: string, gone: ReadonlySet<string>): StruckReading[] {
-  return facts.readings
-    .filter((r) => r.stationId === stationId && r.buildId === buildId && gone.has(r.id))
+  return rowsOf(facts, stationId)
+    .readings.filter((r) => r.buildId === buildId && gone.has(r.id))
     .map((r) => ({ id: r.id, text: r.raw.text, why: facts.withdrawals.findLast((w) => w.ofId === r.id)?.why ?? '' }));
 }
 

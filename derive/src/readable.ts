@@ -95,6 +95,12 @@ function withoutPlaces(table: JobTable, row: AnyRow, { path, wanted }: RowProble
   return instead;
 }
 
+/** What is wrong with a row, by its names or its figures; null where nothing is. */
+const judge = (table: JobTable, row: AnyRow, wrong: RowProblem | undefined, subjects: ReadonlyMap<string, string>): Judged | null =>
+  wrong
+    ? { damage: { found: wrong.found, wanted: wrong.wanted }, instead: withoutPlaces(table, row, wrong) }
+    : judgeFigures(table, row as never, subjects);
+
 const known = new WeakMap<JobFacts, Readable>();
 
 /**
@@ -114,37 +120,44 @@ function freshlyRead(facts: JobFacts): Readable {
   const unknown = JOB_TABLES.filter((table) => rowsIn(facts, table).some((row) => !sound.has(row)));
   if (unknown.length === 0) return { facts, damage: [] };
   const subjects = new Map(facts.stations.map((s) => [s.id, s.subject]));
-  const lots = new Set(facts.builds.flatMap((b) => b.fits.flatMap((f) => f.leaves.flatMap((l) => (l.lotId === null ? [] : [l.lotId])))));
-  const problems = new Map(factsProblems(facts, lots, 'among its facts').map((p) => [`${p.table} ${p.id}`, p]));
+  // leaves are the Drawer's: whether they are there is not asked of a job
+  const lots = { has: () => true } as unknown as ReadonlySet<string>;
+  const looking = { where: 'among its facts', skip: (row: object) => sound.has(row) };
+  const problems = new Map(factsProblems(facts, lots, looking).map((p) => [`${p.table} ${p.id}`, p]));
   const damage: Damage[] = [];
   const gone = new Set<string>();
   const tables = new Map<JobTable, AnyRow[]>();
+  const isNew = new Set(unknown);
   for (const table of JOB_TABLES) {
     const rows = rowsIn(facts, table) as readonly AnyRow[];
+    if (!isNew.has(table)) {
+      tables.set(table, rows as AnyRow[]);
+      continue;
+    }
     let changed = false;
-    const kept = rows.flatMap((row) => {
-      if (sound.has(row)) return [row];
-      if (row.gone === true && !KEPT_WHEN_GONE.has(table)) {
-        gone.add(row.id);
-        changed = true;
-        return [];
+    const kept: AnyRow[] = [];
+    for (const row of rows) {
+      if (sound.has(row)) {
+        kept.push(row);
+        continue;
       }
-      const wrong = problems.get(`${table} ${row.id}`);
-      const judged = wrong
-        ? { damage: { found: wrong.found, wanted: wrong.wanted }, instead: withoutPlaces(table, row, wrong) }
-        : judgeFigures(table, row as never, subjects);
-      if (!judged) return [row];
+      const isGone = row.gone === true && !KEPT_WHEN_GONE.has(table);
+      const judged = isGone ? null : judge(table, row, problems.get(`${table} ${row.id}`), subjects);
+      if (!isGone && !judged) {
+        kept.push(row);
+        continue;
+      }
       changed = true;
-      damage.push({ table, id: row.id, what: wordsOf(table, row), ...judged.damage });
-      if (judged.instead === null) gone.add(row.id);
-      return judged.instead === null ? [] : [judged.instead];
-    });
+      if (judged) damage.push({ table, id: row.id, what: wordsOf(table, row), ...judged.damage });
+      if (judged?.instead) kept.push(judged.instead);
+      else gone.add(row.id);
+    }
     tables.set(table, changed ? kept : (rows as AnyRow[]));
   }
   if (gone.size > 0) leaveOutWhatNames(tables, gone);
   const isWhole = [...tables].every(([table, rows]) => rows === (rowsIn(facts, table) as readonly AnyRow[]));
   // a row marked gone that leaves the facts is looked at again each time: there are few of them
-  for (const rows of tables.values()) for (const row of rows) sound.add(row);
+  for (const table of unknown) for (const row of tables.get(table) ?? []) if (!sound.has(row)) sound.add(row);
   if (isWhole) return { facts, damage };
   return { facts: { ...facts, ...Object.fromEntries([...tables].map(([table, rows]) => [FACTS_OF[table], rows])) }, damage };
 }

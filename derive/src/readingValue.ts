@@ -68,11 +68,15 @@ function entryOf(raw: RawReading, instrument: Instrument): EntryRead {
   return read;
 }
 
+/** Methods whose reading is not what was read, but comes of it. */
+const RECKONED: ReadonlySet<RawReading['method']> = new Set(['spacer', 'coverDown', 'depths']);
+
 /** What the figures of an entry come to by themselves, with no pack and no place: every one of them must be something that can be read. */
 export function readingFigures(raw: RawReading): { readonly values: readonly Length[] } | { readonly refusal: string } {
   if (raw.method === 'look') return { values: [] };
   const read = orRefused(() => entryOf(raw, asInstrument(raw.instrument)));
   if ('refusal' in read) return { refusal: read.refusal.message };
+  if (!RECKONED.has(raw.method)) return { values: read.values.length > 0 ? read.values : [read.reading.value] };
   const valued = readingValue(raw, { sense: 0, pack: ZERO });
   if ('refusal' in valued) return { refusal: valued.refusal.message };
   return { values: [...read.values, read.reading.value, ...valued.ok.values, valued.ok.reading.value] };

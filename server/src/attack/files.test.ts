@@ -8,7 +8,7 @@ import { bringIn, createApp, openWorkshop, readFile } from '../index.ts';
 import { Chance, times } from './times.ts';
 
 const ZIP = readFileSync(new URL('../../../demo/workshop.eldercog.zip', import.meta.url));
-const FLIPS = times(150, 1_500);
+const FLIPS = times(60, 1_500);
 const JSON_TEXT = readFileSync(new URL('../../../demo/workshop.json', import.meta.url), 'utf8');
 
 const sentence = async (bytes: Uint8Array): Promise<string> =>

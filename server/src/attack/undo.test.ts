@@ -5,7 +5,7 @@ import { Evening, KINDS, newId, standing } from './evening.ts';
 import { times } from './times.ts';
 
 /** Sequences of up to so many commands of every kind. */
-const SEQUENCES = times(12, 100);
+const SEQUENCES = times(5, 100);
 const LONGEST = 200;
 
 const codeOf = (error: unknown): string => (error as { code?: string }).code ?? String(error);
@@ -60,7 +60,7 @@ describe('undo, again and again', () => {
   }, 600_000);
 
   it('what a page and the Shelf keep in hand is what the database holds, after every command and every undo', () => {
-    for (let seed = 1; seed <= times(3, 20); seed++) {
+    for (let seed = 1; seed <= times(2, 20); seed++) {
       const db = openDb(':memory:');
       const evening = new Evening(db, 5000 + seed);
       const cache = new JobCache(db);

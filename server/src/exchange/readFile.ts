@@ -11,7 +11,7 @@ const MOST_BYTES = 64 * 1024 * 1024;
 const MOST_ROWS = 100_000;
 const DEEPEST = 32;
 /** Over this the line of a fault is not looked for: its field is said alone. */
-const LINES_WITHIN = 8 * 1024 * 1024;
+const LINES_WITHIN = 4 * 1024 * 1024;
 const ENTRIES = ['job.json', 'workshop.json'] as const;
 
 /** A file that was read: what is in it, and where it was packed, its photos beside it. */
