@@ -1,1 +1,2 @@
-import { benchPages } from './pageTimes.ts'; await benchPages();
+import { benchPages } from './pageTimes.ts';
+await benchPages();

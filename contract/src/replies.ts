@@ -37,6 +37,8 @@ export const jobReply = z.object({
   shapes: z.literal(FILE_VERSION),
   seq: z.int(),
   last: z.string(),
+  /** looked through row by row where it was read, and nothing in it is damaged: the page need not */
+  sound: z.boolean(),
   facts: z.custom<JobFacts>((facts) => typeof facts === 'object'),
 });
 /** What has been written to a job since a page last asked; `whole` where the page had better ask for all of it again. */

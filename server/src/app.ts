@@ -117,8 +117,15 @@ function cutStalled(app: App, stalledMs: number): void {
     const { socket } = request.raw;
     // a request that a test hands in by itself has no line
     if (hasBody && !request.raw.complete && 'setTimeout' in socket) {
-      socket.setTimeout(stalledMs, () => void (request.raw.complete || socket.destroy()));
-      request.raw.once('end', () => socket.setTimeout(0));
+      const cut = (): void => void socket.destroy();
+      const whole = (): void => {
+        socket.setTimeout(0);
+        socket.removeListener('timeout', cut);
+      };
+      socket.setTimeout(stalledMs);
+      socket.once('timeout', cut);
+      request.raw.once('end', whole);
+      request.raw.once('close', whole);
     }
     done();
   });

@@ -9,6 +9,7 @@ import {
   type ChangesReply,
   type JobReply,
 } from '@elder-cog/contract';
+import { readable } from '@elder-cog/derive';
 import { z } from 'zod';
 import type { App } from '../typedApp.ts';
 import { journal } from '../store/journal.ts';
@@ -33,7 +34,8 @@ export function readRoutes(app: App, workshop: Workshop): void {
   const asItIs = { serializerCompiler: () => JSON.stringify };
   app.get('/api/jobs/:id', { ...asItIs, schema: { params, response: { 200: jobReply } } }, ({ params: { id } }): JobReply => {
     const { seq, last } = journal.now(workshop.db);
-    return { shapes: FILE_VERSION, seq, last, facts: workshop.cache.facts(id) };
+    const facts = workshop.cache.facts(id);
+    return { shapes: FILE_VERSION, seq, last, sound: readable(facts).facts === facts, facts };
   });
   app.get(
     '/api/jobs/:id/changes',

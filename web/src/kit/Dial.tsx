@@ -6,6 +6,16 @@ const point = (degrees: number, r: number): readonly [number, number] => [
   120 - r * Math.cos((degrees * Math.PI) / 180),
 ];
 
+const tick = (i: number): string => {
+  const inner = i % 10 === 0 ? 100 : i % 5 === 0 ? 104 : 108;
+  return `M${point(i * 3.6, 114).join(',')}L${point(i * 3.6, inner).join(',')}`;
+};
+/** Drawn once, in two strokes: the dial is drawn anew at every key. */
+const TICKS = {
+  tens: Array.from({ length: 10 }, (_, i) => tick(i * 10)).join(''),
+  others: Array.from({ length: 100 }, (_, i) => (i % 10 === 0 ? '' : tick(i))).join(''),
+} as const;
+
 /** The dial as keyed: start hand hollow, finish hand solid, the sector swept tinted, whole turns as a second ring. */
 export function Dial({
   entry,
@@ -27,11 +37,8 @@ export function Dial({
     <svg width={size} height={size} viewBox="0 0 240 240" role="img" aria-label={says} className="block">
       <circle cx="120" cy="120" r="116" fill="var(--sheet)" stroke="var(--edge)" strokeWidth="2" />
       {face && face.sweep > 0 && <path d={sector(face.start, face.finish, face.sweep, face.clockwise)} fill="var(--band)" data-dial="sweep" />}
-      {Array.from({ length: 100 }, (_, i) => {
-        const [x1, y1] = point(i * 3.6, 114);
-        const [x2, y2] = point(i * 3.6, i % 10 === 0 ? 100 : i % 5 === 0 ? 104 : 108);
-        return <line key={i} x1={x1} y1={y1} x2={x2} y2={y2} stroke="var(--ink2)" strokeWidth={i % 10 === 0 ? 1.6 : 0.8} />;
-      })}
+      <path d={TICKS.tens} stroke="var(--ink2)" strokeWidth="1.6" />
+      <path d={TICKS.others} stroke="var(--ink2)" strokeWidth="0.8" />
       {numbers.map(({ degrees, words }) => {
         const [x, y] = point(degrees, 86);
         return (

@@ -47,7 +47,7 @@ export function Chip({ on, children, ...rest }: ButtonProps & { on: boolean }): 
       type="button"
       aria-pressed={on}
       {...button}
-      className={`min-h-12 border px-3 text-[16px] whitespace-nowrap ${on ? 'border-ink bg-ink text-sheet' : 'border-edge bg-sheet'} ${className}`}
+      className={`min-h-12 max-w-full shrink-0 border px-3 text-[16px] ${on ? 'border-ink bg-ink text-sheet' : 'border-edge bg-sheet'} ${className}`}
     >
       {children}
     </button>

@@ -10,7 +10,7 @@ import {
   type UndoableReply,
   type WorkshopReply,
 } from '@elder-cog/contract';
-import { journalWords } from '@elder-cog/derive';
+import { journalWords, trust } from '@elder-cog/derive';
 import {
   useInfiniteQuery,
   useMutation,
@@ -59,13 +59,19 @@ export function useJobReply(id: string): UseQueryResult<JobReply> {
   });
 }
 
+async function fetchWhole(id: string): Promise<JobReply> {
+  const reply = await ask<JobReply>(`/api/jobs/${id}`);
+  if (reply.sound) trust(reply.facts);
+  return reply;
+}
+
 const jobInHand = (client: QueryClient, id: string): JobReply | undefined => client.getQueryData<JobReply>(['job', id]);
 
 async function fetchJob(client: QueryClient, id: string): Promise<JobReply> {
   const known = jobInHand(client, id);
-  if (!known) return ask<JobReply>(`/api/jobs/${id}`);
+  if (!known) return fetchWhole(id);
   const changes = await ask<ChangesReply>(`/api/jobs/${id}/changes?after=${known.last}`);
-  if (changes.whole) return ask<JobReply>(`/api/jobs/${id}`);
+  if (changes.whole) return fetchWhole(id);
   // one of this page's own may have come in while it was asked
   const base = jobInHand(client, id) ?? known;
   const fresh = changes.entries.filter((entry) => entry.seq > base.seq);

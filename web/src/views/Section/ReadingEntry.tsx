@@ -11,7 +11,7 @@ import {
   type Length,
 } from '@elder-cog/core';
 import { asInstrument, packTotal, readingValue, restItems, type GapState, type RestItem, type ShaftState } from '@elder-cog/derive';
-import { useEffect, useMemo, useRef, useState, type JSX, type ReactNode, type RefObject } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, type JSX, type ReactNode, type RefObject } from 'react';
 import { Chip, Field, Heading, Quiet, Refusal } from '../../kit/controls.tsx';
 import { Dial } from '../../kit/Dial.tsx';
 import { EntryStrip, type Expected } from '../../kit/EntryStrip.tsx';
@@ -366,7 +366,8 @@ function RestsOn({
 }
 
 /** Readings kept on this build, with their range; one tap takes one back, struck through and kept. */
-function Seen({ gap }: { gap: GapState }): JSX.Element | null {
+/** Drawn again when the gap is another, and not at every key: there may be a hundred of them. */
+const Seen = memo(function Seen({ gap }: { gap: GapState }): JSX.Element | null {
   const unit = useSettings((s) => s.unit);
   const words = gap.now.kept.map((k) =>
     k.value ? k.value.values.map((v) => formatLength(v, unit).replace(/\.0$/, '')).join(' ') || k.text : k.text,
@@ -401,7 +402,7 @@ function Seen({ gap }: { gap: GapState }): JSX.Element | null {
       {struck}
     </p>
   );
-}
+});
 
 const SET: Readonly<Record<string, { thou: Instrument; mm: Instrument }>> = {
   dial: { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm },
