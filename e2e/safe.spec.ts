@@ -257,3 +257,33 @@ test('the database is taken away between two starts: nothing is begun, and a but
   await app.close();
   workshop.close();
 });
+
+test('keeping the Loose sheet to a job is one signed command, and one undo; nothing on the way is asked for in vain', async ({ page, empty }) => {
+  const refused: string[] = [];
+  page.on('response', (response) => {
+    if (response.status() >= 400) refused.push(`${response.status()} ${new URL(response.url()).pathname}`);
+  });
+  await page.addInitScript(() => {
+    if (localStorage.getItem('elder-cog-settings') === null)
+      localStorage.setItem('elder-cog-settings', JSON.stringify({ state: { who: 'M. K.' }, version: 0 }));
+  });
+  await page.goto(`${empty.url}/new`);
+  await expect(page.getByLabel('Machine')).toBeVisible();
+  await page.goto(empty.url);
+  await page.getByLabel('Limits').fill('5-8');
+  await page.getByLabel('Pack in now').fill('20+8');
+  await page.getByLabel('Reading').fill('24');
+  await page.getByRole('button', { name: 'Keep to a job…' }).click();
+  await page.getByLabel('Name the machine').fill('Hill tractor');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: /Hill tractor, back to the Shelf/ })).toBeVisible();
+  const entries = empty.db.prepare('SELECT kind, who FROM journal').all();
+  expect(entries).toEqual([{ kind: 'job.begin', who: 'M. K.' }]);
+  expect(empty.db.prepare('SELECT DISTINCT who FROM reading UNION SELECT who FROM build').pluck().all()).toEqual(['M. K.']);
+  await page.getByRole('button', { name: 'Undo the last thing' }).click();
+  await expect(page.getByText(/Undone: the new machine/)).toBeVisible();
+  await page.goto(empty.url);
+  await expect(page.getByRole('heading', { name: 'The shelf is empty' })).toBeVisible();
+  // the machine that was just taken back is no longer there to be asked for
+  expect(refused.filter((each) => !each.startsWith('404 /api/jobs/'))).toEqual([]);
+});

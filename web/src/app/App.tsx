@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, type JSX } from 'react';
 import { BrowserRouter, Route, Routes, useLocation } from 'react-router';
 import { Hatches } from '../kit/Shapes.tsx';
-import { useOutboxSender } from '../state/api.ts';
+import { askAhead, useOutboxSender } from '../state/api.ts';
 import { RefusedError, useDoor, useTrouble } from '../state/ask.ts';
 import { useEvents } from '../state/events.ts';
 import { useReckoner } from '../state/reckoner.ts';
@@ -100,6 +100,25 @@ const client = new QueryClient({
   },
 });
 
+const BY_PATH: Readonly<Record<string, () => Promise<unknown>>> = {
+  section: VIEWS.Section,
+  builds: VIEWS.DryBuilds,
+  wear: VIEWS.WearBook,
+  limits: VIEWS.Limits,
+  strip: VIEWS.StripLog,
+  record: VIEWS.Record,
+};
+
+/** The view the address names, and what it will show, are fetched side by side, and not one after the other. */
+function openAhead(): void {
+  const [, first, jobId, view = ''] = window.location.pathname.split('/');
+  const wanted = first === '' ? [VIEWS.Shelf] : first === 'jobs' ? [VIEWS.JobShell, BY_PATH[view] ?? VIEWS.Bench] : [];
+  for (const fetchOne of wanted) fetchOne().catch(() => undefined);
+  if (first === '') askAhead(client, null);
+  if (first === 'jobs' && jobId !== undefined && /^[0-9a-f-]{36}$/.test(jobId)) askAhead(client, jobId);
+}
+openAhead();
+
 /** Light, dark, or as the machine is set. */
 function useTheme(): void {
   const theme = useSettings((s) => s.theme);
@@ -123,7 +142,7 @@ function Outbox(): null {
 export function App(): JSX.Element {
   useTheme();
   useEffect(() => {
-    const soon = setTimeout(fetchAhead, 1_500);
+    const soon = setTimeout(fetchAhead, 2_500);
     return () => clearTimeout(soon);
   }, []);
   const shut = useDoor((s) => s.shut);

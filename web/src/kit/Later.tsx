@@ -1,7 +1,7 @@
 import { Suspense, useEffect, useId, useRef, useState, type ButtonHTMLAttributes, type JSX, type ReactNode } from 'react';
 
 /** After this the page stands, and what is behind its buttons is fetched. */
-const SETTLED_MS = 1_500;
+const SETTLED_MS = 2_500;
 
 interface LaterProps extends ButtonHTMLAttributes<HTMLButtonElement> {
   /** the menu itself, under a button of this id that looks the same */

@@ -12,6 +12,7 @@ import {
 } from '@elder-cog/contract';
 import { journalWords, trust } from '@elder-cog/derive';
 import {
+  queryOptions,
   useInfiniteQuery,
   useMutation,
   useQuery,
@@ -32,9 +33,8 @@ export { RefusedError } from './ask.ts';
 /** Told by the server what changed, a page asks on being looked at again, and no oftener. */
 const FRESH = { refetchOnWindowFocus: true } as const;
 
-export const useShelf = (): UseQueryResult<ShelfReply> => useQuery({ queryKey: ['shelf'], queryFn: () => ask<ShelfReply>('/api/jobs'), ...FRESH });
-export const useDrawer = (): UseQueryResult<DrawerReply> =>
-  useQuery({ queryKey: ['drawer'], queryFn: () => ask<DrawerReply>('/api/drawer'), ...FRESH });
+export const useShelf = (): UseQueryResult<ShelfReply> => useQuery({ ...shelfQuery, ...FRESH });
+export const useDrawer = (): UseQueryResult<DrawerReply> => useQuery({ ...drawerQuery, ...FRESH });
 export const useWorkshop = (): UseQueryResult<WorkshopReply> =>
   useQuery({ queryKey: ['workshop'], queryFn: () => ask<WorkshopReply>('/api/workshop'), ...FRESH });
 /** The journal of a job, newest first, a page at a time. */
@@ -47,16 +47,24 @@ export const useJournal = (id: string): UseInfiniteQueryResult<InfiniteData<Jour
   });
 
 /** A job's facts: all of them the first time, and from then on what was written since. */
-export function useJobReply(id: string): UseQueryResult<JobReply> {
-  const client = useQueryClient();
-  return useQuery({
+const jobQuery = (client: QueryClient, id: string) =>
+  queryOptions({
     queryKey: ['job', id],
     queryFn: () => fetchJob(client, id),
-    enabled: id !== '',
     // ten thousand rows are not looked through to find that one is new: rows and tables that were not written are the very same
     structuralSharing: false,
-    ...FRESH,
   });
+
+export const useJobReply = (id: string): UseQueryResult<JobReply> => useQuery({ ...jobQuery(useQueryClient(), id), enabled: id !== '', ...FRESH });
+
+const shelfQuery = queryOptions({ queryKey: ['shelf'], queryFn: () => ask<ShelfReply>('/api/jobs') });
+const drawerQuery = queryOptions({ queryKey: ['drawer'], queryFn: () => ask<DrawerReply>('/api/drawer') });
+
+/** What the address at hand will want is asked for while the page is still being put together. */
+export function askAhead(client: QueryClient, jobId: string | null): void {
+  if (jobId === null) return void client.prefetchQuery(shelfQuery);
+  void client.prefetchQuery(jobQuery(client, jobId));
+  void client.prefetchQuery(drawerQuery);
 }
 
 async function fetchWhole(id: string): Promise<JobReply> {

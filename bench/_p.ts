@@ -1,2 +1,0 @@
-import { benchPages } from './pageTimes.ts';
-await benchPages();
