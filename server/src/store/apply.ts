@@ -8,7 +8,7 @@ import type { Db } from './open.ts';
 import { undo } from './undo.ts';
 import { enter, inPlainWords, refusePutAway, Writer } from './writer.ts';
 
-export type Applied = z.output<typeof commandSchema>;
+type Applied = z.output<typeof commandSchema>;
 type AppliedChange = Applied['change'];
 
 const FIRST = { revision: 1 } as const;

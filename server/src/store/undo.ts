@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import type { UndoableReply } from '@elder-cog/contract';
 import { journalWords, type JournalEffect } from '@elder-cog/derive';
 import { WorkshopError } from '../errors.ts';
-import type { Applied } from './apply.ts';
 import { canonical } from './canonical.ts';
 import { jobFacts } from './facts.ts';
 import { jobs } from './jobs.ts';
@@ -11,6 +10,13 @@ import type { Db } from './open.ts';
 import { shafts } from './shafts.ts';
 import { descriptionStore, isObservation, namedBy, stands, type DescriptionTable } from './tables.ts';
 import type { Writer } from './writer.ts';
+
+/** Who undoes, and when. */
+interface By {
+  readonly clientId: string;
+  readonly who: string;
+  readonly at: string;
+}
 
 type Row = { readonly id: string; readonly revision?: number; readonly gone?: boolean };
 
@@ -26,7 +32,7 @@ const isAs = (now: Row, wrote: unknown): boolean =>
  * @returns the entry that was taken back
  * @throws WorkshopError `nothingToUndo`, `restsOnIt`, `stale`
  */
-export function undo(db: Db, write: Writer, { clientId, who, at }: Applied, expected?: number): JournalRow {
+export function undo(db: Db, write: Writer, { clientId, who, at }: By, expected?: number): JournalRow {
   const last = journal.lastOf(db, clientId);
   if (!last) throw new WorkshopError('nothingToUndo');
   if (expected !== undefined && last.seq !== expected) throw new WorkshopError('otherLast');

@@ -2,10 +2,18 @@ import { Dialog, DialogPanel, DialogTitle } from '../kit/over.ts';
 import { format } from 'date-fns';
 import type { JSX } from 'react';
 import { Primary, Secondary } from '../kit/controls.tsx';
-import type { Entry } from './Undo.tsx';
+import type { UndoEntry } from '../state/api.ts';
 
 /** What undo would take back, where that is out of sight. */
-export default function AskUndo({ entry, onTake, onClose }: { entry: Entry; onTake: (entry: Entry) => void; onClose: () => void }): JSX.Element {
+export default function AskUndo({
+  entry,
+  onTake,
+  onClose,
+}: {
+  entry: UndoEntry;
+  onTake: (entry: UndoEntry) => void;
+  onClose: () => void;
+}): JSX.Element {
   return (
     <Dialog open onClose={onClose} className="relative z-30">
       <div className="fixed inset-0 flex items-center justify-center bg-ink/40 p-4">

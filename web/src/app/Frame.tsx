@@ -12,6 +12,7 @@ import { useKeys, type Keys } from './keyboard.ts';
 import { Notices } from './Notices.tsx';
 import { PutAway } from './PutAway.tsx';
 import { DrawerIcon, ReckonerIcon } from './roadIcons.tsx';
+import type { Stop } from './stop.ts';
 import { useUndo } from './Undo.tsx';
 
 const Distance = lazy(() => import('./Distance.tsx'));
@@ -20,15 +21,6 @@ const MoreMenu = lazy(() => import('./MoreMenu.tsx'));
 const PhoneMore = lazy(() => import('./PhoneMore.tsx'));
 const SignDialog = lazy(() => import('./SignDialog.tsx'));
 const KeysDialog = lazy(() => import('./KeysDialog.tsx'));
-
-/** One stop of the road. */
-export interface Stop {
-  readonly to: string;
-  readonly name: string;
-  readonly short?: string;
-  readonly key: string;
-  readonly sign: (on: boolean) => ReactNode;
-}
 
 const toggleWords = (): void => {
   const { words, setWords } = useSettings.getState();

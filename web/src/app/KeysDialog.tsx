@@ -1,7 +1,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '../kit/over.ts';
 import type { JSX } from 'react';
 import { Secondary } from '../kit/controls.tsx';
-import type { Stop } from './Frame.tsx';
+import type { Stop } from './stop.ts';
 
 /** The keys of this view. */
 export default function KeysDialog({ open, onClose, stops }: { open: boolean; onClose: () => void; stops: readonly Stop[] }): JSX.Element {

@@ -1,6 +1,7 @@
 import type { JSX } from 'react';
 import { Link, useLocation } from 'react-router';
-import { Frame, type Stop } from './Frame.tsx';
+import { Frame } from './Frame.tsx';
+import type { Stop } from './stop.ts';
 import { DrawerIcon, ShelfIcon, WorkshopIcon } from './roadIcons.tsx';
 
 export const OUTER: readonly Stop[] = [

@@ -4,7 +4,7 @@ import type { JSX } from 'react';
 import { Link } from 'react-router';
 import { useLeaveOpen } from '../state/leaveOpen.ts';
 import { useReckoner } from '../state/reckoner.ts';
-import type { Stop } from './Frame.tsx';
+import type { Stop } from './stop.ts';
 import { ThemeItems } from './ThemeItems.tsx';
 
 interface PhoneMoreProps {

@@ -1,12 +1,9 @@
-import type { UndoableReply } from '@elder-cog/contract';
 import { lazy, Suspense, useState, type JSX } from 'react';
 import { create } from 'zustand';
-import { askUndoable, useCommand } from '../state/api.ts';
+import { askUndoable, useCommand, type UndoEntry } from '../state/api.ts';
 import type { OpenJob } from '../state/job.ts';
 
 const AskUndo = lazy(() => import('./AskUndo.tsx'));
-
-export type Entry = NonNullable<UndoableReply['entry']>;
 
 const SAID_MS = 8_000;
 
@@ -20,7 +17,7 @@ const say = (said: string): void => {
 };
 
 /** Whether what would be taken back is on the sheet in front of whoever asks. */
-export const isInSight = (entry: Entry, job: OpenJob | null): boolean => {
+export const isInSight = (entry: UndoEntry, job: OpenJob | null): boolean => {
   if (entry.jobId === null) return job !== null || window.location.pathname === '/drawer';
   if (entry.jobId !== job?.state.job.id) return false;
   return entry.shaftId === null || entry.shaftId === job.shaft?.shaft.id;
@@ -29,8 +26,8 @@ export const isInSight = (entry: Entry, job: OpenJob | null): boolean => {
 /** Takes back the last thing this browser did, again and again to the first; what is out of sight is said before it is done. */
 export function useUndo(job: OpenJob | null): { undo(): void; readonly asking: JSX.Element | null } {
   const { send } = useCommand();
-  const [asking, setAsking] = useState<Entry | null>(null);
-  const take = (entry: Entry): void => {
+  const [asking, setAsking] = useState<UndoEntry | null>(null);
+  const take = (entry: UndoEntry): void => {
     setAsking(null);
     send({ kind: 'undo', seq: entry.seq }).then(
       (reply) => say(`Undone: ${reply.undid ?? 'the last thing'}. ${entry.words}.`),

@@ -19,7 +19,12 @@ export function SectionView({
   const tall = width < 600 ? narrowHeight : height;
   const drawing = width > 100 ? section({ ...question, width, height: tall, unit }) : null;
   return (
-    <div ref={ref} className="relative w-full overflow-hidden bg-sheet will-change-transform [contain:content]" style={{ minHeight: tall }} data-section={drawing?.scaleWords}>
+    <div
+      ref={ref}
+      className="relative w-full overflow-hidden bg-sheet will-change-transform [contain:content]"
+      style={{ minHeight: tall }}
+      data-section={drawing?.scaleWords}
+    >
       {drawing && <Shapes shapes={drawing.shapes} width={width} height={tall} says={drawing.says} />}
       {drawing && (
         <p tabIndex={0} className="sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:max-w-[80%] focus:bg-sheet focus:p-2">

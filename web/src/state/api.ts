@@ -155,6 +155,7 @@ export function useCommand(): Commander {
   return { send: (...changes) => mutation.mutateAsync(changes), sending: mutation.isPending };
 }
 
+export type UndoEntry = NonNullable<UndoableReply['entry']>;
 /** What undo would take back, and where: asked before it is done. */
 export const askUndoable = (): Promise<UndoableReply> => ask<UndoableReply>(`/api/undo?client=${useSettings.getState().clientId}`);
 
