@@ -99,6 +99,7 @@ const keepBackup = (): void => {
   workshop.backUp().catch((error: unknown) => console.error(error instanceof Error ? error.message : error));
 };
 keepBackup();
+if (workshop.trouble === null) void workshop.cache.warm();
 const hourly = setInterval(keepBackup, 3_600_000);
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {

@@ -43,6 +43,17 @@ export class JobCache {
     });
   }
 
+  /** Reads every job once while nothing else is asked for, so that the first to look at the Shelf does not wait for all of them. */
+  async warm(): Promise<void> {
+    for (const job of shelved(this.db)) {
+      await new Promise((resolve) => setImmediate(resolve));
+      if (!this.db.open) return;
+      const entry = this.entry(job.id);
+      entry.summary ??= summary(entry.facts);
+      entry.fitted ??= fittedIn(entry.facts);
+    }
+  }
+
   /** Leaves sitting in the current builds of open jobs. */
   fitted(): Fitted[] {
     return shelved(this.db)

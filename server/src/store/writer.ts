@@ -6,7 +6,7 @@ import { journal, type Effect } from './journal.ts';
 import { knownIn } from './known.ts';
 import type { Db } from './open.ts';
 import { stations } from './stations.ts';
-import { descriptionStore, isObservation, jobOfRow, namedBy, storeOf, type DescriptionTable, type ObservationTable } from './tables.ts';
+import { descriptionStore, jobOfRow, namedBy, storeOf, type DescriptionTable, type ObservationTable } from './tables.ts';
 
 interface Described {
   readonly id: string;
@@ -148,5 +148,3 @@ export function inPlainWords(error: unknown, undoing = false): unknown {
     return new WorkshopError('badRequest', 'Those figures contradict each other: give the smaller limit first.');
   return diskTrouble(error) ?? error;
 }
-
-export { isObservation };

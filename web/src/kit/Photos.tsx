@@ -35,7 +35,7 @@ export function Photos({
           aria-label={`Photo ${i + 1} of ${caption}`}
           className="relative h-[52px] w-[78px] overflow-hidden border border-edge bg-well"
         >
-          <img src={photoUrl(photo, true)} alt="" loading="lazy" className="h-full w-full object-cover" />
+          <Picture src={photoUrl(photo, true)} alt="" className="h-full w-full object-cover" />
           {compact && photos.length > 1 && <span className="num absolute right-0 bottom-0 bg-sheet px-1 text-[14px]">{photos.length}</span>}
         </button>
       ))}
@@ -43,6 +43,13 @@ export function Photos({
       <PhotoDialog photo={open} onClose={() => setOpen(null)} />
     </div>
   );
+}
+
+/** A photo; or, where its file is not in the data folder, that it is missing: its row stands, and it is there again as soon as the file is. */
+function Picture({ src, alt, className }: { src: string; alt: string; className: string }): JSX.Element {
+  const [missing, setMissing] = useState(false);
+  if (missing) return <span className="flex h-full items-center justify-center p-1 text-center text-[14px] leading-4 text-ink2">missing</span>;
+  return <img src={src} alt={alt} loading="lazy" className={className} onError={() => setMissing(true)} />;
 }
 
 /** Chooses photos and sends them, one after another, each kept or refused by itself. */
@@ -113,7 +120,7 @@ function PhotoDialog({ photo, onClose }: { photo: Photo | null; onClose: () => v
       <div className="fixed inset-0 flex items-center justify-center bg-ink/60 p-4">
         <DialogPanel className="flex max-h-full w-full max-w-4xl flex-col border-2 border-ink bg-sheet p-4">
           <DialogTitle className="label m-0 text-[20px] font-semibold">{photo?.caption}</DialogTitle>
-          {photo && <img src={photoUrl(photo)} alt={photo.caption} className="mt-2 min-h-0 flex-1 object-contain" />}
+          {photo && <Picture key={photo.id} src={photoUrl(photo)} alt={photo.caption} className="mt-2 min-h-0 flex-1 object-contain" />}
           <div className="mt-3 flex flex-wrap gap-3">
             <Secondary onClick={onClose}>Close</Secondary>
             {photo && (
