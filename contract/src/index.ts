@@ -3,6 +3,7 @@ export * from './constants.ts';
 export * from './facts.ts';
 export * from './files.ts';
 export * from './fileSchema.ts';
+export * from './lazily.ts';
 export * from './newRow.ts';
 export * from './newShaft.ts';
 export * from './ranges.ts';

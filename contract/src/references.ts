@@ -1,5 +1,6 @@
 import type { JobFacts } from './facts.ts';
 import type { AnyFile } from './files.ts';
+import { lazily } from './lazily.ts';
 import { jobsIn, CALLED, JOB_TABLES, rowsIn, FACTS_OF, type JobTable, type RowOf, type TableName } from './tables.ts';
 
 type Path = readonly (string | number)[];
@@ -137,18 +138,6 @@ export function rowProblems<T extends TableName>(table: T, row: RowOf[T], jobId:
   if (line && (row as unknown as Record<string, unknown>)[line[0]] !== null)
     check(!comesRound(table, row.id, known), [line[0]], known.before(table, row.id), `${line[1]}: this one comes round to itself`);
   return problems;
-}
-
-/** Found once, when it is first asked for. */
-function lazily<Key, Value>(find: (key: Key) => Value): (key: Key) => Value {
-  const found = new Map<Key, Value>();
-  return (key) => {
-    const known = found.get(key);
-    if (known !== undefined) return known;
-    const value = find(key);
-    found.set(key, value);
-    return value;
-  };
 }
 
 const BEFORE: { readonly [T in JobTable]?: (row: RowOf[T]) => string | null } = {

@@ -6,14 +6,10 @@ import { build } from 'esbuild';
 
 const here = dirname(fileURLToPath(import.meta.url));
 
-/** The server as one file that runs by itself, for tests that kill it; returns its path. */
-export async function bundledServer(name: string): Promise<string> {
-  const bundle = join(here, '..', '..', 'node_modules', '.cache', `elder-cog-${name}`);
-  mkdirSync(bundle, { recursive: true });
-  cpSync(join(here, 'store', 'migrations'), join(bundle, 'migrations'), { recursive: true });
-  const outfile = join(bundle, 'main.mjs');
-  await build({
-    entryPoints: [join(here, 'main.ts')],
+/** One file that runs by itself, of an entry and all it needs but what is compiled. */
+export const bundled = (entry: string, outfile: string): Promise<unknown> =>
+  build({
+    entryPoints: [entry],
     outfile,
     bundle: true,
     platform: 'node',
@@ -23,6 +19,14 @@ export async function bundledServer(name: string): Promise<string> {
     banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
     logLevel: 'error',
   });
+
+/** The server as one file that runs by itself, for tests that kill it; returns its path. */
+export async function bundledServer(name: string): Promise<string> {
+  const bundle = join(here, '..', '..', 'node_modules', '.cache', `elder-cog-${name}`);
+  mkdirSync(bundle, { recursive: true });
+  cpSync(join(here, 'store', 'migrations'), join(bundle, 'migrations'), { recursive: true });
+  const outfile = join(bundle, 'main.mjs');
+  await bundled(join(here, 'main.ts'), outfile);
   return outfile;
 }
 

@@ -4,9 +4,8 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { build } from 'esbuild';
 import { allFacts, bringIn, holdWorkshop, jobFacts, journalDisagrees, openWorkshop } from '../index.ts';
-import { bundledServer, startServer } from '../testing.ts';
+import { bundled, bundledServer, startServer } from '../testing.ts';
 import { times } from './times.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));
@@ -112,17 +111,7 @@ describe('the power goes', () => {
        putBack(folder, from, (step) => { if (step === die) process.kill(process.pid, 'SIGKILL'); });`,
     );
     const outfile = join(dirname(server), 'steps.mjs');
-    await build({
-      entryPoints: [entry],
-      outfile,
-      bundle: true,
-      platform: 'node',
-      format: 'esm',
-      mainFields: ['module', 'main'],
-      external: ['better-sqlite3', 'sharp'],
-      banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
-      logLevel: 'error',
-    });
+    await bundled(entry, outfile);
     for (const step of STEPS) {
       const folder = fresh();
       const before = openWorkshop(folder);

@@ -1,4 +1,4 @@
-import type { Known, TableName } from '@elder-cog/contract';
+import { lazily, type Known, type TableName } from '@elder-cog/contract';
 import { builds } from './builds.ts';
 import type { Db } from './open.ts';
 import { readings } from './readings.ts';
@@ -12,33 +12,21 @@ const ROLES = {
   contact: 'SELECT role FROM contact WHERE shaft_id = ?',
 } as const;
 
-/** Each answer is found once: five hundred rows of one shaft ask for it once. */
-function once<Value>(find: (key: string) => Value): (key: string) => Value {
-  const found = new Map<string, Value>();
-  return (key) => {
-    const known = found.get(key);
-    if (known !== undefined) return known;
-    const value = find(key);
-    found.set(key, value);
-    return value;
-  };
-}
-
 /**
  * What there is to be named, in the database as it stands when it is asked. A row that is marked gone is not there; but for a station, for
  * what was read of it elsewhere before it left the book is kept all the same.
  */
 export function knownIn(db: Db): Known {
   const strings = (sql: string, shaftId: string): ReadonlySet<string> => new Set(db.prepare<[string], string>(sql).pluck().all(shaftId));
-  const jobOf = once((key: string) => {
+  const jobOf = lazily((key: string) => {
     const [table, id] = key.split(' ') as [TableName, string];
     const isHere = isObservation(table) || table === 'station' || stands(db, table, id);
     return { job: isHere ? jobOfRow(db, table, id) : null };
   });
-  const roles = { part: once((id) => strings(ROLES.part, id)), contact: once((id) => strings(ROLES.contact, id)) };
+  const roles = { part: lazily((id: string) => strings(ROLES.part, id)), contact: lazily((id: string) => strings(ROLES.contact, id)) };
   return {
     jobOf: (table, id) => jobOf(`${table} ${id}`).job,
-    faces: once((id) => strings(FACES, id)),
+    faces: lazily((id: string) => strings(FACES, id)),
     roles: (table, shaftId) => roles[table](shaftId),
     before: (table, id) => {
       if (table === 'build') return builds.byId(db, id)?.parentId ?? null;
