@@ -1,6 +1,8 @@
 /** Jest in ESM: TypeScript stripped by swc, type-checked separately by tsc. */
 export default {
   testEnvironment: 'node',
+  // a slow machine is no fault: nothing is timed here
+  testTimeout: 60_000,
   roots: ['<rootDir>/core', '<rootDir>/contract', '<rootDir>/derive', '<rootDir>/server', '<rootDir>/demo', '<rootDir>/web/src'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],

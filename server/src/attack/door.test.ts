@@ -25,7 +25,7 @@ beforeAll(async () => {
   const page = join(folder, 'page');
   mkdirSync(page);
   writeFileSync(join(page, 'index.html'), '<!doctype html><title>the page</title>');
-  app = createApp({ workshop, lan: true, page, stalledMs: 400 });
+  app = createApp({ workshop, lan: true, page, stalledMs: 2_000 });
   port = Number(new URL(await app.listen({ host: '0.0.0.0', port: 0 })).port);
 });
 afterAll(async () => {
