@@ -3,6 +3,7 @@ import { recordOf, type RecordLine } from '@elder-cog/derive';
 import { format } from 'date-fns';
 import { Fragment, useMemo, useState, type JSX } from 'react';
 import { Field, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
+import { useUndo } from '../../app/Undo.tsx';
 import { useCommand, useJournal } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
 
@@ -45,7 +46,10 @@ const KINDS: Readonly<Record<string, string>> = {
 
 /** Everything in the order it was done: what was kept, changed and taken back, by whom, and why. */
 export default function Record(): JSX.Element {
-  const { state, stored: facts } = useJob();
+  const job = useJob();
+  const { state, stored: facts } = job;
+  // what is undone is said first where it is not on this sheet
+  const { undo, asking } = useUndo(job);
   const journal = useJournal(state.job.id);
   const { send, sending } = useCommand();
   const [search, setSearch] = useState('');
@@ -59,6 +63,7 @@ export default function Record(): JSX.Element {
         );
   return (
     <div className="flex min-h-full flex-col">
+      {asking}
       <div className="flex flex-wrap items-start gap-x-4 border-b-2 border-ink px-4 pt-3">
         <h1 className="label m-0 pt-3 text-[18px] font-semibold">Record</h1>
         <Field
@@ -71,7 +76,7 @@ export default function Record(): JSX.Element {
           className="no-print w-full max-w-sm"
         />
         <div className="no-print ml-auto flex flex-wrap gap-2 pt-1 pb-3">
-          <Secondary onClick={() => void send({ kind: 'undo' }).catch(() => undefined)} disabled={sending}>
+          <Secondary onClick={undo} disabled={sending}>
             Undo my last
           </Secondary>
           <a
