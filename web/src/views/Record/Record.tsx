@@ -51,7 +51,7 @@ export default function Record(): JSX.Element {
   // what is undone is said first where it is not on this sheet
   const { undo, asking } = useUndo(job);
   const journal = useJournal(state.job.id);
-  const { send, sending } = useCommand();
+  const { sending } = useCommand();
   const [search, setSearch] = useState('');
   const entries = useMemo(() => recordOf(facts, journal.data?.pages.flatMap((page) => page.entries) ?? []), [facts, journal.data]);
   const wanted = plainWords(search);
