@@ -58,7 +58,9 @@ test('the record shows everything with who and why, finds by either word, and un
   await expect(page.getByText('Nothing in the record says that.')).toBeVisible();
   await page.getByLabel('Find in the record').fill('');
   await page.getByRole('button', { name: 'Undo my last' }).click();
-  await expect(page.getByText('Undone: the withdrawal')).toBeVisible();
+  // said over the sheet with what came of it, and kept in the record itself
+  await expect(page.getByRole('status').filter({ hasText: 'Undone: the withdrawal' })).toBeVisible();
+  await expect(page.getByText('Undone: the withdrawal', { exact: true })).toBeVisible();
 });
 
 test('a backup is made, gone back to, and what was there is set aside', async ({ page, demo }) => {

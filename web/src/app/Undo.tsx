@@ -24,8 +24,8 @@ export const isInSight = (entry: UndoEntry, job: OpenJob | null): boolean => {
 };
 
 /** Takes back the last thing this browser did, again and again to the first; what is out of sight is said before it is done. */
-export function useUndo(job: OpenJob | null): { undo(): void; readonly asking: JSX.Element | null } {
-  const { send } = useCommand();
+export function useUndo(job: OpenJob | null): { undo(): void; readonly sending: boolean; readonly asking: JSX.Element | null } {
+  const { send, sending } = useCommand();
   const [asking, setAsking] = useState<UndoEntry | null>(null);
   const take = (entry: UndoEntry): void => {
     setAsking(null);
@@ -49,5 +49,5 @@ export function useUndo(job: OpenJob | null): { undo(): void; readonly asking: J
       <AskUndo entry={asking} onTake={take} onClose={() => setAsking(null)} />
     </Suspense>
   );
-  return { undo, asking: dialog };
+  return { undo, sending, asking: dialog };
 }

@@ -4,7 +4,7 @@ import { format } from 'date-fns';
 import { Fragment, useMemo, useState, type JSX } from 'react';
 import { Field, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
 import { useUndo } from '../../app/Undo.tsx';
-import { useCommand, useJournal } from '../../state/api.ts';
+import { useJournal } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
 
 type Entry = RecordLine;
@@ -49,9 +49,8 @@ export default function Record(): JSX.Element {
   const job = useJob();
   const { state, stored: facts } = job;
   // what is undone is said first where it is not on this sheet
-  const { undo, asking } = useUndo(job);
+  const { undo, sending, asking } = useUndo(job);
   const journal = useJournal(state.job.id);
-  const { sending } = useCommand();
   const [search, setSearch] = useState('');
   const entries = useMemo(() => recordOf(facts, journal.data?.pages.flatMap((page) => page.entries) ?? []), [facts, journal.data]);
   const wanted = plainWords(search);
