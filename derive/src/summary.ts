@@ -1,4 +1,5 @@
 import type { JobFacts, JobSummary } from '@elder-cog/contract';
+import { counted } from '@elder-cog/core';
 import { derive, worstMark, type JobState } from './derive.ts';
 import { byTime } from './builds.ts';
 
@@ -14,7 +15,7 @@ function howFar(facts: JobFacts, state: JobState): number {
 
 /** "2 of its entries are damaged": what the Shelf says of a machine that is not whole; null where it is. */
 const damagedWords = ({ damage }: JobState): string | null =>
-  damage.length === 0 ? null : `${damage.length === 1 ? 'One of its entries is' : `${damage.length} of its entries are`} damaged, and left out.`;
+  damage.length === 0 ? null : `${counted(damage.length, 'One of its entries is', 'of its entries are')} damaged, and left out.`;
 
 /** A machine of which nothing can be reckoned: it is on the Shelf all the same, beside the others. */
 const spoilt = (facts: JobFacts): JobSummary => ({

@@ -1,6 +1,7 @@
 import { existsSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { EventMessage, Trouble } from '@elder-cog/contract';
+import { counted } from '@elder-cog/core';
 import { diskTrouble, WorkshopError } from './errors.ts';
 import { backUp, backUpTo, deleteBackup, listBackups, sweepUnfinished, type Backup } from './folder/backups.ts';
 import { readJson, writeWhole } from './folder/files.ts';
@@ -182,7 +183,7 @@ function held(folder: string, letGo: () => void, anew: boolean): Workshop {
     if (trouble !== null) return void recovered.push(trouble.sentence);
     use(openDb(file));
     if (crashed !== null) recovered.push(...found(open(), crashed, left));
-    if (unfinished > 0) recovered.push(`${unfinished === 1 ? 'A backup was' : `${unfinished} backups were`} not finished, and taken away.`);
+    if (unfinished > 0) recovered.push(`${counted(unfinished, 'A backup was', 'backups were')} not finished, and taken away.`);
     recovered.push(...sweepPhotos(open(), folder));
     writeWhole(join(folder, RUNNING), JSON.stringify({ since: new Date().toISOString() }));
   };

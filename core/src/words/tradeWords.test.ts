@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { inDialect, plainWords } from '../index.ts';
+import { counted, inDialect, plainWords } from '../index.ts';
 
 describe('the words of the trade', () => {
   it.each([
@@ -20,3 +20,9 @@ describe('the words of the trade', () => {
     ['Countershaft, end-play', 'layshaft end float'],
   ])('a search finds %s under %s', (one, other) => expect(plainWords(one)).toBe(plainWords(other)));
 });
+
+it.each([
+  [0, '0 backups were'],
+  [1, 'A backup was'],
+  [2, '2 backups were'],
+])('%d of them: %s', (n, said) => expect(counted(n, 'A backup was', 'backups were')).toBe(said));

@@ -2,6 +2,7 @@ import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import type { Trouble } from '@elder-cog/contract';
+import { counted } from '@elder-cog/core';
 import { newestVersion } from '../store/open.ts';
 import { listBackups } from './backups.ts';
 import { isFile, namesIn, readJson, writeWhole } from './files.ts';
@@ -59,7 +60,7 @@ function signsOf(folder: string): string[] {
   const photos = namesIn(join(folder, 'photos')).filter((name) => PHOTO_NAME.test(name)).length;
   const backups = listBackups(folder).filter((backup) => backup.damaged === null && backup.entries + backup.jobs > 0).length;
   const log = join(folder, `${DATABASE}-wal`);
-  const many = (n: number, one: string, more: string): string[] => (n === 0 ? [] : [n === 1 ? one : `${n} ${more}`]);
+  const many = (n: number, one: string, more: string): string[] => (n === 0 ? [] : [counted(n, one, more)]);
   return [
     ...many(photos, 'a photo', 'photos'),
     ...many(backups, 'a backup', 'backups'),

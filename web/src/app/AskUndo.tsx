@@ -1,4 +1,4 @@
-import { Dialog, DialogPanel, DialogTitle } from '../kit/over.ts';
+import { Boxed } from '../kit/Boxed.tsx';
 import { format } from 'date-fns';
 import type { JSX } from 'react';
 import { Primary, Secondary } from '../kit/controls.tsx';
@@ -15,29 +15,24 @@ export default function AskUndo({
   onClose: () => void;
 }): JSX.Element {
   return (
-    <Dialog open onClose={onClose} className="relative z-30">
-      <div className="fixed inset-0 flex items-center justify-center bg-ink/40 p-4">
-        <DialogPanel className="w-full max-w-lg border-2 border-ink bg-sheet p-5">
-          <DialogTitle className="label m-0 text-[22px] font-semibold">Undo this?</DialogTitle>
-          <p>Your last entry is not on this sheet:</p>
-          <div className="mb-4 border-l-4 border-blue bg-band px-3 py-2">
-            <p className="m-0 text-[17px] font-medium [overflow-wrap:anywhere]">{entry.words}</p>
-            <p className="m-0 text-ink2">
-              {[entry.shaft, entry.machine ?? (entry.jobId === null ? 'the Drawer' : null), format(new Date(entry.at), 'd MMM, HH:mm')]
-                .filter((part) => part !== null)
-                .join(' · ')}
-            </p>
-          </div>
-          <div className="flex flex-wrap gap-3">
-            <Primary enter onClick={() => onTake(entry)}>
-              Undo it
-            </Primary>
-            <Secondary className="min-h-14" onClick={onClose}>
-              Leave it
-            </Secondary>
-          </div>
-        </DialogPanel>
+    <Boxed open onClose={onClose} title="Undo this?">
+      <p>Your last entry is not on this sheet:</p>
+      <div className="mb-4 border-l-4 border-blue bg-band px-3 py-2">
+        <p className="m-0 text-[17px] font-medium [overflow-wrap:anywhere]">{entry.words}</p>
+        <p className="m-0 text-ink2">
+          {[entry.shaft, entry.machine ?? (entry.jobId === null ? 'the Drawer' : null), format(new Date(entry.at), 'd MMM, HH:mm')]
+            .filter((part) => part !== null)
+            .join(' · ')}
+        </p>
       </div>
-    </Dialog>
+      <div className="flex flex-wrap gap-3">
+        <Primary enter onClick={() => onTake(entry)}>
+          Undo it
+        </Primary>
+        <Secondary className="min-h-14" onClick={onClose}>
+          Leave it
+        </Secondary>
+      </div>
+    </Boxed>
   );
 }

@@ -1,4 +1,4 @@
-import { Dialog, DialogPanel, DialogTitle } from '../kit/over.ts';
+import { Boxed } from '../kit/Boxed.tsx';
 import { format } from 'date-fns';
 import { type JSX } from 'react';
 import { Primary, Secondary } from '../kit/controls.tsx';
@@ -10,13 +10,14 @@ export default function ConflictDialog({ open, onClose }: { open: boolean; onClo
   const { conflicts, choose } = useOutbox();
   const [conflict] = conflicts;
   return (
-    <Dialog open={open && conflict !== undefined} onClose={onClose} className="relative z-30">
-      <div className="fixed inset-0 flex items-center justify-center bg-ink/40 p-4">
-        <DialogPanel className="max-h-full w-full max-w-2xl overflow-auto border-2 border-ink bg-sheet p-5">
-          {conflict && <Both conflict={conflict} onChoose={(mine) => choose(conflict.key, mine)} />}
-        </DialogPanel>
-      </div>
-    </Dialog>
+    <Boxed
+      open={open && conflict !== undefined}
+      onClose={onClose}
+      title={conflict?.theirs.code === 'newerBuild' ? 'Another build was made since' : 'Somebody changed this since you opened it'}
+      width="widest"
+    >
+      {conflict && <Both conflict={conflict} onChoose={(mine) => choose(conflict.key, mine)} />}
+    </Boxed>
   );
 }
 
@@ -28,9 +29,6 @@ function Both({ conflict: { mine, theirs }, onChoose }: { conflict: Conflict; on
   const ways = overThis(mine, theirs);
   return (
     <>
-      <DialogTitle className="label m-0 text-[22px] font-semibold">
-        {theirs.code === 'newerBuild' ? 'Another build was made since' : 'Somebody changed this since you opened it'}
-      </DialogTitle>
       <p>
         {theirs.at === null
           ? 'Look at both, and choose one.'

@@ -1,4 +1,4 @@
-import { Dialog, DialogPanel, DialogTitle } from '../kit/over.ts';
+import { Boxed } from '../kit/Boxed.tsx';
 import type { JSX } from 'react';
 import { Secondary } from '../kit/controls.tsx';
 import type { Stop } from './stop.ts';
@@ -21,24 +21,19 @@ export default function KeysDialog({ open, onClose, stops }: { open: boolean; on
     ['Ctrl+Z', 'undo the last thing'],
   ];
   return (
-    <Dialog open={open} onClose={onClose} className="relative z-30">
-      <div className="fixed inset-0 flex items-center justify-center bg-ink/40 p-4">
-        <DialogPanel className="max-h-full w-full max-w-lg overflow-auto border-2 border-ink bg-sheet p-5">
-          <DialogTitle className="label m-0 text-[22px] font-semibold">Keys</DialogTitle>
-          <p className="mt-1 text-ink2">Letters work outside the fields.</p>
-          <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
-            {rows.map(([key, does]) => (
-              <div key={key} className="contents">
-                <dt className="num font-semibold">{key}</dt>
-                <dd className="m-0">{does}</dd>
-              </div>
-            ))}
-          </dl>
-          <Secondary onClick={onClose} className="mt-5">
-            Close
-          </Secondary>
-        </DialogPanel>
-      </div>
-    </Dialog>
+    <Boxed open={open} onClose={onClose} title="Keys">
+      <p className="mt-1 text-ink2">Letters work outside the fields.</p>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+        {rows.map(([key, does]) => (
+          <div key={key} className="contents">
+            <dt className="num font-semibold">{key}</dt>
+            <dd className="m-0">{does}</dd>
+          </div>
+        ))}
+      </dl>
+      <Secondary onClick={onClose} className="mt-5">
+        Close
+      </Secondary>
+    </Boxed>
   );
 }

@@ -1,4 +1,4 @@
-import { Dialog, DialogPanel, DialogTitle } from '../kit/over.ts';
+import { Boxed } from '../kit/Boxed.tsx';
 import { useState, type JSX } from 'react';
 import { Chip, Field, Primary, Secondary } from '../kit/controls.tsx';
 import { useCommand } from '../state/api.ts';
@@ -12,14 +12,9 @@ const READY = ['nut hand tight', 'split pin left out on purpose', 'no sealant ye
 export default function LeaveOpen({ job }: { job: OpenJob }): JSX.Element {
   const { open, close } = useLeaveOpen();
   return (
-    <Dialog open={open} onClose={close} className="relative z-30">
-      <div className="fixed inset-0 flex items-center justify-center bg-ink/40 p-4">
-        <DialogPanel className="w-full max-w-xl border-2 border-ink bg-sheet p-5">
-          <DialogTitle className="label m-0 text-[22px] font-semibold">Leave it open</DialogTitle>
-          {open && <LeaveOpenForm job={job} onDone={close} />}
-        </DialogPanel>
-      </div>
-    </Dialog>
+    <Boxed open={open} onClose={close} title="Leave it open" width="wide">
+      {open && <LeaveOpenForm job={job} onDone={close} />}
+    </Boxed>
   );
 }
 

@@ -1,3 +1,4 @@
+import { counted } from '@elder-cog/core';
 import { lazy, Suspense, useEffect, useState, type JSX } from 'react';
 import { Quiet, Secondary } from '../kit/controls.tsx';
 import { useCommand, useNews, useSaveState } from '../state/api.ts';
@@ -37,7 +38,7 @@ export function Notices({ job }: { job: OpenJob | null }): JSX.Element {
       ))}
       {conflicts.length > 0 && (
         <p role="alert" className={LINE}>
-          {conflicts.length === 1 ? 'One of your entries met another’s.' : `${conflicts.length} of your entries met others.`}
+          {counted(conflicts.length, 'One of your entries met another’s.', 'of your entries met others.')}
           <Secondary onClick={() => setChoosing(true)}>Look at both and choose</Secondary>
         </p>
       )}
@@ -82,9 +83,11 @@ function Damaged({ job: { state, stored } }: { job: OpenJob }): JSX.Element | nu
   return (
     <div role="alert" className="no-print border-b border-ink bg-band px-4 py-1">
       <p className="m-0 py-1 font-medium">
-        {open.length === 1
-          ? 'One entry is damaged, and left out of every answer. It is kept: it stands in the file and in the Record.'
-          : `${open.length} entries are damaged, and left out of every answer. They are kept: they stand in the file and in the Record.`}
+        {counted(
+          open.length,
+          'One entry is damaged, and left out of every answer. It is kept: it stands in the file and in the Record.',
+          'entries are damaged, and left out of every answer. They are kept: they stand in the file and in the Record.',
+        )}
       </p>
       <ul className="m-0 list-none p-0">
         {shown.map((each) => (

@@ -6,9 +6,7 @@ import { Heading, Primary, Refusal, Secondary } from '../kit/controls.tsx';
 import { useWorkshop } from '../state/api.ts';
 import { ask, postJson, useTrouble } from '../state/ask.ts';
 import { tryAgainNow } from '../state/outbox.ts';
-
-const contents = ({ jobs, entries }: { jobs: number; entries: number }): string =>
-  `${jobs} ${jobs === 1 ? 'machine' : 'machines'}, ${entries} ${entries === 1 ? 'entry' : 'entries'}`;
+import { backupContents } from '../words/backupContents.ts';
 
 /** The workshop's data was not opened: why, what there is beside it, and a button for each way on. Nothing has been touched yet. */
 export default function Rescue(): JSX.Element {
@@ -50,8 +48,8 @@ export default function Rescue(): JSX.Element {
             <section aria-label="Backups" className="mt-4 border-t-2 border-ink pt-3">
               <Heading>Bring back a backup</Heading>
               <p className="mt-1 mb-3">
-                The last one is of {format(new Date(last.madeAt), 'EEE d MMM yyyy, HH:mm')}: {contents(last)}. What is there now is set aside in a
-                folder of its own, not thrown away.
+                The last one is of {format(new Date(last.madeAt), 'EEE d MMM yyyy, HH:mm')}: {backupContents(last)}. What is there now is set aside in
+                a folder of its own, not thrown away.
               </p>
               <Primary disabled={busy} onClick={() => void goBack(last.name)}>
                 Bring back the last backup
@@ -61,7 +59,7 @@ export default function Rescue(): JSX.Element {
                   {older.slice(0, 8).map((backup) => (
                     <li key={backup.name} className="flex flex-wrap items-center gap-x-4 border-t border-rule py-1">
                       <span className="min-w-44">{format(new Date(backup.madeAt), 'EEE d MMM yyyy, HH:mm')}</span>
-                      <span className="text-ink2">{contents(backup)}</span>
+                      <span className="text-ink2">{backupContents(backup)}</span>
                       <Secondary className="ml-auto" disabled={busy} onClick={() => void goBack(backup.name)}>
                         This one
                       </Secondary>

@@ -1,6 +1,7 @@
 import type { BackupReply, CheckReply, DoneReply, RestoreReply } from '@elder-cog/contract';
 import type { Dialect } from '@elder-cog/core';
-import { Dialog, DialogPanel, DialogTitle } from '../../kit/over.ts';
+import { Boxed } from '../../kit/Boxed.tsx';
+import { backupContents } from '../../words/backupContents.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { useState, type JSX, type ReactNode } from 'react';
@@ -283,9 +284,7 @@ function Backups(): JSX.Element {
   const make = (): Promise<void> =>
     during(async () => {
       const { backup } = await ask<BackupReply>('/api/workshop/backups', post({}));
-      return backup
-        ? `Backed up: ${backup.jobs} ${backup.jobs === 1 ? 'machine' : 'machines'}, ${backup.entries} entries.`
-        : 'Nothing has changed since the last one.';
+      return backup ? `Backed up: ${backupContents(backup)}.` : 'Nothing has changed since the last one.';
     });
   const goBack = (name: string): Promise<void> =>
     during(async () => {
@@ -320,7 +319,7 @@ function Backups(): JSX.Element {
             <span className="min-w-44 font-medium">{format(new Date(backup.madeAt), 'EEE d MMM yyyy, HH:mm')}</span>
             <span className="text-ink2">
               {backup.damaged === null
-                ? `${backup.jobs} ${backup.jobs === 1 ? 'machine' : 'machines'}, ${backup.entries} ${backup.entries === 1 ? 'entry' : 'entries'}, ${size(backup.bytes)}${backup.byHand ? ', by hand' : ''}`
+                ? `${backupContents(backup)}, ${size(backup.bytes)}${backup.byHand ? ', by hand' : ''}`
                 : `damaged: ${backup.damaged}`}
             </span>
             <span className="ml-auto flex flex-wrap items-center gap-2">
@@ -347,22 +346,19 @@ function Backups(): JSX.Element {
           </li>
         ))}
       </ul>
-      <Dialog open={chosen !== undefined} onClose={() => setAsking(null)} className="relative z-30">
-        <div className="fixed inset-0 flex items-center justify-center bg-ink/40 p-4">
-          <DialogPanel className="w-full max-w-lg border-2 border-ink bg-sheet p-5">
-            <DialogTitle className="label m-0 text-[22px] font-semibold">
-              Go back to {chosen && format(new Date(chosen.madeAt), 'd MMM, HH:mm')}?
-            </DialogTitle>
-            <p>Everything becomes as it was then. What is there now is set aside in a folder of its own, not thrown away.</p>
-            <div className="flex gap-3">
-              <Primary onClick={() => void goBack(asking ?? '')}>Go back to it</Primary>
-              <Secondary className="min-h-14" onClick={() => setAsking(null)}>
-                Leave it as it is
-              </Secondary>
-            </div>
-          </DialogPanel>
+      <Boxed
+        open={chosen !== undefined}
+        onClose={() => setAsking(null)}
+        title={<>Go back to {chosen && format(new Date(chosen.madeAt), 'd MMM, HH:mm')}?</>}
+      >
+        <p>Everything becomes as it was then. What is there now is set aside in a folder of its own, not thrown away.</p>
+        <div className="flex gap-3">
+          <Primary onClick={() => void goBack(asking ?? '')}>Go back to it</Primary>
+          <Secondary className="min-h-14" onClick={() => setAsking(null)}>
+            Leave it as it is
+          </Secondary>
         </div>
-      </Dialog>
+      </Boxed>
     </Part>
   );
 }
