@@ -19,7 +19,9 @@ export type FigureKind = keyof typeof RANGES;
 
 /** Whether a figure is one that a gearbox can have. */
 export const inRange = (kind: FigureKind, value: number): boolean => value >= RANGES[kind][0] && value <= RANGES[kind][1];
-export const rangeWords = (kind: FigureKind): string => RANGES[kind][2];
+/** What is wrong with a figure no gearbox can have: what was found, and what there should be; null where nothing is. */
+export const rangeProblem = (kind: FigureKind, value: number): Omit<FileProblem, 'path'> | null =>
+  inRange(kind, value) ? null : { found: `${String(Math.round(value / 1000) / 1000)} mm`, wanted: RANGES[kind][2] };
 
 type Path = FileProblem['path'];
 type Figure = readonly [kind: FigureKind, field: Path, value: number | null | undefined];
@@ -74,9 +76,8 @@ const FIGURES: { readonly [T in TableName]?: (row: RowOf[T], subject: string) =>
  */
 export function figureProblems<T extends TableName>(table: T, row: RowOf[T], subject = 'gap'): FileProblem[] {
   const figures = FIGURES[table]?.(row, subject) ?? [];
-  return figures.flatMap(([kind, path, value]) =>
-    value === null || value === undefined || inRange(kind, value)
-      ? []
-      : [{ path, found: `${String(Math.round(value / 1000) / 1000)} mm`, wanted: rangeWords(kind) }],
-  );
+  return figures.flatMap(([kind, path, value]) => {
+    const problem = value === null || value === undefined ? null : rangeProblem(kind, value);
+    return problem ? [{ path, ...problem }] : [];
+  });
 }

@@ -140,12 +140,17 @@ export function rowProblems<T extends TableName>(table: T, row: RowOf[T], jobId:
   return problems;
 }
 
-const BEFORE: { readonly [T in JobTable]?: (row: RowOf[T]) => string | null } = {
+const BEFORE: { readonly [T in TableName]?: (row: RowOf[T]) => string | null } = {
   build: (r) => r.parentId,
   reading: (r) => r.supersedes,
   strip: (r) => r.supersedes,
   withdrawal: (r) => (r.ofKind === 'withdrawal' ? r.ofId : null),
 };
+
+/** Whether rows of a table stand in a line, each after another of the same table. */
+export const isInLine = (table: TableName): boolean => table in BEFORE;
+/** What a row comes after: a build's parent, what an entry takes the place of; null where it is the first, or its table has no line. */
+export const cameAfter = <T extends TableName>(table: T, row: RowOf[T]): string | null => BEFORE[table]?.(row) ?? null;
 
 /** What one job of a file, and its leaves, have in them to be named. */
 function knownIn(facts: JobFacts, lots: ReadonlySet<string>): Known {
@@ -159,10 +164,7 @@ function knownIn(facts: JobFacts, lots: ReadonlySet<string>): Known {
   const roles = lazily((table: 'part' | 'contact') =>
     grouped((table === 'part' ? facts.parts : facts.contacts) as readonly { readonly shaftId: string; readonly role: string }[], (row) => [row.role]),
   );
-  const before = lazily((table: JobTable) => {
-    const of = BEFORE[table] as ((row: RowOf[JobTable]) => string | null) | undefined;
-    return new Map(of ? rowsIn(facts, table).map((row) => [row.id, of(row)]) : []);
-  });
+  const before = lazily((table: JobTable) => new Map(isInLine(table) ? rowsIn(facts, table).map((row) => [row.id, cameAfter(table, row)]) : []));
   const none: ReadonlySet<string> = new Set();
   return {
     jobOf: (table, id) => {

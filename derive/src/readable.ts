@@ -2,12 +2,9 @@ import {
   CALLED,
   FACTS_OF,
   factsProblems,
-  figureOf,
   figureProblems,
-  inRange,
   JOB_TABLES,
   namedBy,
-  rangeWords,
   rowsIn,
   type FitLeaf,
   type JobFacts,
@@ -15,7 +12,7 @@ import {
   type RowOf,
   type RowProblem,
 } from '@elder-cog/contract';
-import { readingFigures } from './readingValue.ts';
+import { outOfRange, readingFigures } from './readingValue.ts';
 
 /** A row that cannot be reckoned with: what is wrong with it. It is left out of every answer, and kept. */
 export interface Damage {
@@ -82,17 +79,15 @@ function judgeFigures(table: JobTable, row: RowOf[JobTable], subjects: ReadonlyM
   }
   if (table !== 'reading') return null;
   const figures = readingFigures((row as RowOf['reading']).raw);
-  const outside = 'values' in figures ? figures.values.find((value) => !inRange(figureOf(subject), value)) : undefined;
-  if (outside === undefined) return null;
-  return { damage: { found: `${String(Math.round(outside / 1000) / 1000)} mm`, wanted: rangeWords(figureOf(subject)) }, instead: null };
+  const outside = 'values' in figures ? outOfRange(figures.values, subject) : null;
+  return outside && { damage: outside, instead: null };
 }
 
 /** A build of which one place is not there stands with the others. */
 function withoutPlaces(table: JobTable, row: AnyRow, { path, wanted }: RowProblem): AnyRow | null {
   if (table !== 'build' || path[0] !== 'fits' || wanted === 'each place once') return null;
   const { fits } = row as RowOf['build'];
-  const instead = { ...row, fits: fits.filter((_, i) => i !== path[1]) };
-  return instead;
+  return { ...row, fits: fits.filter((_, i) => i !== path[1]) } as AnyRow;
 }
 
 /** What is wrong with a row, by its names or its figures; null where nothing is. */

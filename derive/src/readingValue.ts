@@ -1,4 +1,4 @@
-import type { RawReading } from '@elder-cog/contract';
+import { figureOf, rangeProblem, type RawReading } from '@elder-cog/contract';
 import {
   combineMethods,
   coverShim,
@@ -80,6 +80,16 @@ export function readingFigures(raw: RawReading): { readonly values: readonly Len
   const valued = readingValue(raw, { sense: 0, pack: ZERO });
   if ('refusal' in valued) return { refusal: valued.refusal.message };
   return { values: [...read.values, read.reading.value, ...valued.ok.values, valued.ok.reading.value] };
+}
+
+/** The first of an entry's figures that no gearbox can have; null where there is none. */
+export function outOfRange(values: readonly Length[], subject: string): ReturnType<typeof rangeProblem> {
+  const kind = figureOf(subject);
+  for (const value of values) {
+    const problem = rangeProblem(kind, value);
+    if (problem) return problem;
+  }
+  return null;
 }
 
 function valueOf(raw: RawReading, { sense, pack }: ReadingPlace): ReadingValue {

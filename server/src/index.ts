@@ -7,7 +7,7 @@ export { keepPhoto } from './exchange/photoFiles.ts';
 export { readBare, readFile } from './exchange/readFile.ts';
 export { journalDisagrees } from './store/agree.ts';
 export { apply } from './store/apply.ts';
-export { allFacts, allFitted, jobFacts } from './store/facts.ts';
+export { allFacts, jobFacts } from './store/facts.ts';
 export { JobCache } from './store/jobCache.ts';
 export { openDb, type Db } from './store/open.ts';
 export type { App } from './typedApp.ts';

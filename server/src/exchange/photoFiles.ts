@@ -1,11 +1,11 @@
-import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileTypeFromBuffer } from 'file-type';
 import sharp from 'sharp';
 import { FILE_LIMIT_MB, jobsIn, type AnyFile, type Photo } from '@elder-cog/contract';
 import { diskTrouble, WorkshopError } from '../errors.ts';
-import { writeWhole } from '../folder/files.ts';
+import { sha256Of, writeWhole } from '../folder/files.ts';
+import { PHOTO_NAME } from '../folder/look.ts';
 import { bringBack } from '../folder/sweep.ts';
 import type { Db } from '../store/open.ts';
 import { photos } from '../store/photos.ts';
@@ -17,7 +17,6 @@ export const PHOTO_LIMIT = 12 * 1024 * 1024;
 const PIXEL_LIMIT = 50_000_000;
 const THUMBNAIL = 320;
 const TAKEN: ReadonlySet<string> = new Set(['image/jpeg', 'image/png', 'image/webp']);
-const NAME = /^[0-9a-f]{64}$/;
 
 const folderOf = (data: string): string => join(data, 'photos');
 const fileOf = (data: string, sha256: string): string => join(folderOf(data), sha256);
@@ -52,7 +51,7 @@ export async function keepPhoto(data: string, bytes: Uint8Array): Promise<Kept> 
   const { width, height } = await sizeOf(bytes);
   if (width * height > PIXEL_LIMIT)
     throw new WorkshopError('badPhoto', `That picture is ${width} × ${height}: more than 50 million pixels. Make it smaller. Nothing was kept.`);
-  const sha256 = createHash('sha256').update(bytes).digest('hex');
+  const sha256 = sha256Of(bytes);
   const small = await smallOf(bytes);
   try {
     mkdirSync(join(folderOf(data), 'small'), { recursive: true });
@@ -95,7 +94,7 @@ export const hasPhoto = (data: string | null, sha256: string): boolean => data !
 
 /** The bytes of a photo, or of its small one; null where there is none. A small one that is gone is no loss: the whole one serves. */
 export function readPhoto(data: string, sha256: string, small: boolean): { bytes: Uint8Array; isSmall: boolean } | null {
-  if (!NAME.test(sha256)) return null;
+  if (!PHOTO_NAME.test(sha256)) return null;
   const isSmall = small && existsSync(thumbnailOf(data, sha256));
   const path = isSmall ? thumbnailOf(data, sha256) : fileOf(data, sha256);
   return existsSync(path) ? { bytes: readFileSync(path), isSmall } : null;

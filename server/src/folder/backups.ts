@@ -38,6 +38,7 @@ const WEEKS = 8;
 const PHOTOS = 'photos';
 
 const folderOf = (data: string): string => join(data, 'backups');
+const backupNames = (data: string): string[] => namesIn(folderOf(data)).filter((name) => BACKUP_NAME.test(name));
 const timeOf = (name: string): string => `${name.slice(0, 10)}T${name.slice(11, 19).replace(/-/g, ':')}.000Z`;
 
 function aboutOf(data: string, name: string): About | null {
@@ -47,8 +48,8 @@ function aboutOf(data: string, name: string): About | null {
 
 /** Backups there are, newest first. A folder that was never finished is not one; a bad one is named as such, beside the others. */
 export const listBackups = (data: string): Backup[] =>
-  namesIn(folderOf(data))
-    .filter((name) => BACKUP_NAME.test(name) && isFolder(join(folderOf(data), name)))
+  backupNames(data)
+    .filter((name) => isFolder(join(folderOf(data), name)))
     .sort(byAge)
     .reverse()
     .map((name) => {
@@ -107,8 +108,9 @@ interface Options {
  */
 export async function backUp(db: Db, data: string, { byHand = false, now = new Date() }: Options = {}): Promise<Backup | null> {
   const { last } = journal.now(db);
-  const [newest] = listBackups(data).filter((backup) => backup.damaged === null);
-  if (!byHand && newest && aboutOf(data, newest.name)?.last === last && aboutOf(data, newest.name)?.workshop === workshopId(db)) return null;
+  const newest = listBackups(data).find((backup) => backup.damaged === null);
+  const before = newest ? aboutOf(data, newest.name) : null;
+  if (!byHand && before?.last === last && before.workshop === workshopId(db)) return null;
   const name = freeName(data, now);
   const [part, whole] = [join(folderOf(data), `${name}.part`), join(folderOf(data), name)];
   try {
@@ -156,12 +158,10 @@ export const backedUpPhoto = (data: string, sha256: string): string | null =>
 
 /** Lets go of this workshop's own that are not worth keeping: never of one made by hand, a bad one, or another workshop's. */
 function prune(data: string, workshop: string, justMade: string): void {
-  const own = namesIn(folderOf(data))
-    .filter((name) => BACKUP_NAME.test(name))
-    .filter((name) => {
-      const about = aboutOf(data, name);
-      return about !== null && about.byHand !== true && (about.workshop ?? workshop) === workshop;
-    });
+  const own = backupNames(data).filter((name) => {
+    const about = aboutOf(data, name);
+    return about !== null && about.byHand !== true && (about.workshop ?? workshop) === workshop;
+  });
   const keep = worthKeeping(own);
   for (const name of own) if (!keep.has(name) && name !== justMade) rmSync(join(folderOf(data), name), { recursive: true, force: true });
   prunePhotos(data);
@@ -169,8 +169,7 @@ function prune(data: string, workshop: string, justMade: string): void {
 
 /** Photos that no backup names any more go, where every backup says which it names. */
 function prunePhotos(data: string): void {
-  const names = namesIn(folderOf(data)).filter((name) => BACKUP_NAME.test(name));
-  const abouts = names.map((name) => aboutOf(data, name)?.photos);
+  const abouts = backupNames(data).map((name) => aboutOf(data, name)?.photos);
   if (abouts.includes(undefined)) return;
   const named = new Set(abouts.flatMap((photos) => photos ?? []));
   for (const photo of namesIn(join(folderOf(data), PHOTOS))) if (!named.has(photo)) rmSync(join(folderOf(data), PHOTOS, photo), { force: true });

@@ -1,12 +1,12 @@
-import { cpSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { diskTrouble, WorkshopError } from '../errors.ts';
 import { openDb, workshopId } from '../store/open.ts';
 import { photos } from '../store/photos.ts';
-import { BACKUP_NAME, backedUpPhoto } from './backups.ts';
+import { BACKUP_NAME } from './backups.ts';
 import { isWhole, namesIn, readJson, settle, uniqueName, writeWhole } from './files.ts';
 import { DATABASE, lookAt, MARKER, writeMarker } from './look.ts';
-import { photoAside } from './setAside.ts';
+import { fetchPhoto } from './sweep.ts';
 
 const INTENT = 'restoring.json';
 const ARRIVING = /^restoring(?:-[0-9TZa-f-]+)?$/;
@@ -57,20 +57,12 @@ function fetch(data: string, source: string, arriving: string): void {
   const db = openDb(join(arriving, DATABASE));
   try {
     writeMarker(arriving, workshopId(db));
-    for (const sha256 of photos.names(db)) fetchPhoto(data, source, sha256);
+    for (const sha256 of photos.names(db))
+      if (!isWhole(join(data, 'photos', sha256), sha256)) fetchPhoto(data, sha256, [join(source, 'photos', sha256)]);
   } finally {
     db.close();
   }
   settle(arriving);
-}
-
-function fetchPhoto(data: string, source: string, sha256: string): void {
-  const place = join(data, 'photos', sha256);
-  if (isWhole(place, sha256)) return;
-  const found = [join(source, 'photos', sha256), backedUpPhoto(data, sha256), photoAside(data, sha256)].find(
-    (path) => path !== null && isWhole(path, sha256),
-  );
-  if (found) writeWhole(place, readFileSync(found));
 }
 
 const writeIntent = (data: string, intent: Intent): void => writeWhole(join(data, INTENT), JSON.stringify(intent));

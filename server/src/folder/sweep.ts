@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { counted } from '@elder-cog/core';
 import type { Db } from '../store/open.ts';
 import { photos } from '../store/photos.ts';
 import { enter } from '../store/writer.ts';
@@ -9,19 +10,17 @@ import { isFolder, isWhole, namesIn, writeWhole } from './files.ts';
 import { PHOTO_NAME } from './look.ts';
 import { photoAside, setPhotosAside } from './setAside.ts';
 
-const photos_ = (n: number, one: string, more: string): string => (n === 1 ? one : `${n} ${more}`);
-
-/** Puts a photo that is not in its place back there, from where it was set aside or from the backups; says whether it could. */
-export function bringBack(folder: string, sha256: string): boolean {
-  if (!PHOTO_NAME.test(sha256)) return false;
-  const path = join(folder, 'photos', sha256);
-  if (existsSync(path)) return true;
-  const source = [photoAside(folder, sha256), backedUpPhoto(folder, sha256)].find((each) => each !== null && isWhole(each, sha256));
+/** Puts a photo in its place, from the first of these where it lies whole, from where it was set aside, or from the backups; says whether it could. */
+export function fetchPhoto(folder: string, sha256: string, first: readonly string[] = []): boolean {
+  const source = [...first, photoAside(folder, sha256), backedUpPhoto(folder, sha256)].find((each) => each !== null && isWhole(each, sha256));
   if (source === undefined || source === null) return false;
-  mkdirSync(join(folder, 'photos'), { recursive: true });
-  writeWhole(path, readFileSync(source));
+  writeWhole(join(folder, 'photos', sha256), readFileSync(source));
   return true;
 }
+
+/** Puts a photo that is not in its place back there; says whether it is there now. */
+export const bringBack = (folder: string, sha256: string): boolean =>
+  PHOTO_NAME.test(sha256) && (existsSync(join(folder, 'photos', sha256)) || fetchPhoto(folder, sha256));
 
 /**
  * At the start: photos no row names are set aside, and those a row names and that are not there are brought back where they can be. Files
@@ -46,15 +45,15 @@ export function sweepPhotos(db: Db, folder: string, now = new Date()): string[] 
   if (strays.length > 0) {
     const aside = setPhotosAside(folder, strays, now);
     journalSweep(db, { setAside: strays, in: aside }, now);
-    said.push(`${photos_(strays.length, 'A photo that no machine names was', 'photos that no machine names were')} set aside in ${aside}.`);
+    said.push(`${counted(strays.length, 'A photo that no machine names was', 'photos that no machine names were')} set aside in ${aside}.`);
   }
   if (back.length > 0) {
     journalSweep(db, { broughtBack: back }, now);
-    said.push(`${photos_(back.length, 'A photo that was missing was', 'photos that were missing were')} brought back.`);
+    said.push(`${counted(back.length, 'A photo that was missing was', 'photos that were missing were')} brought back.`);
   }
   if (lost > 0)
     said.push(
-      `${photos_(lost, 'A photo is', 'photos are')} missing from the data folder: shown as missing, and there again as soon as the file is put back.`,
+      `${counted(lost, 'A photo is', 'photos are')} missing from the data folder: shown as missing, and there again as soon as the file is put back.`,
     );
   return said;
 }

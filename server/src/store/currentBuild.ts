@@ -1,6 +1,8 @@
 import type { Build } from '@elder-cog/contract';
 import { builds } from './builds.ts';
 import type { Db } from './open.ts';
+import { slots } from './slots.ts';
+import { stations } from './stations.ts';
 import { stands } from './tables.ts';
 
 /** The build that is current where another was seen: what is said with the refusal, for both to be looked at. */
@@ -8,8 +10,6 @@ export type Current = { readonly theirs: Build | null; readonly who?: string; re
 
 const NEWEST_OF_SHAFT = `SELECT DISTINCT b.id, b.seq FROM build b JOIN build_fit f ON f.build_id = b.id JOIN slot s ON s.id = f.slot_id
   WHERE s.shaft_id = ? AND b.seq > ? ORDER BY b.seq DESC`;
-const SHAFT_OF_STATION = 'SELECT shaft_id FROM station WHERE id = ?';
-const SHAFT_OF_SLOT = 'SELECT shaft_id FROM slot WHERE id = ?';
 const SEQ = 'SELECT seq FROM build WHERE id = ?';
 
 /** Of the builds that changed something of a shaft after the one that was seen, the newest that stands; null where the one seen is current. */
@@ -29,7 +29,7 @@ export const currentBuild = {
   /** What has come between a new build and the one it was made after; null where nothing has, or nothing is said of it. */
   after(db: Db, build: Build, saw: string | null | undefined): Current | null {
     if (saw === undefined) return null;
-    const shafts = new Set(build.fits.map((fit) => db.prepare<[string], string>(SHAFT_OF_SLOT).pluck().get(fit.slotId)));
+    const shafts = new Set(build.fits.map((fit) => slots.byId(db, fit.slotId)?.shaftId));
     for (const shaftId of shafts) {
       const current = shaftId === undefined ? null : overtaking(db, shaftId, saw);
       if (current) return current;
@@ -37,7 +37,7 @@ export const currentBuild = {
     return null;
   },
   ofStation(db: Db, stationId: string, saw: string | null | undefined): Current | null {
-    const shaftId = db.prepare<[string], string>(SHAFT_OF_STATION).pluck().get(stationId);
+    const shaftId = stations.byId(db, stationId)?.shaftId;
     return saw === undefined || shaftId === undefined ? null : overtaking(db, shaftId, saw);
   },
 };

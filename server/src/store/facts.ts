@@ -1,5 +1,4 @@
-import type { Fitted, JobFacts } from '@elder-cog/contract';
-import { fittedIn } from '@elder-cog/derive';
+import type { JobFacts } from '@elder-cog/contract';
 import { WorkshopError } from '../errors.ts';
 import { jobs } from './jobs.ts';
 import type { Db } from './open.ts';
@@ -23,9 +22,3 @@ export const allFacts = (db: Db): JobFacts[] => shelved(db).map((job) => jobFact
 
 /** Every machine there ever was, those that were taken back among them. */
 export const everyFact = (db: Db): JobFacts[] => jobs.all(db).map((job) => ({ job, ...rowsOfJob(db, job.id) }));
-
-/** Leaves sitting in the current builds of open jobs. */
-export const allFitted = (db: Db): Fitted[] =>
-  shelved(db)
-    .filter((job) => job.archivedAt === null)
-    .flatMap((job) => fittedIn(jobFacts(db, job.id)));

@@ -1,10 +1,6 @@
-import { lazily, type Known, type TableName } from '@elder-cog/contract';
-import { builds } from './builds.ts';
+import { cameAfter, isInLine, lazily, type Known, type TableName } from '@elder-cog/contract';
 import type { Db } from './open.ts';
-import { readings } from './readings.ts';
-import { strip } from './strip.ts';
-import { isObservation, jobOfRow, stands } from './tables.ts';
-import { withdrawals } from './withdrawals.ts';
+import { isObservation, jobOfRow, stands, storeOf } from './tables.ts';
 
 const FACES = 'SELECT f.value FROM part p, json_each(p.faces) f WHERE p.shaft_id = ?';
 const ROLES = {
@@ -28,13 +24,9 @@ export function knownIn(db: Db): Known {
     jobOf: (table, id) => jobOf(`${table} ${id}`).job,
     faces: lazily((id: string) => strings(FACES, id)),
     roles: (table, shaftId) => roles[table](shaftId),
-    before: (table, id) => {
-      if (table === 'build') return builds.byId(db, id)?.parentId ?? null;
-      if (table === 'reading') return readings.byId(db, id)?.supersedes ?? null;
-      if (table === 'strip') return strip.byId(db, id)?.supersedes ?? null;
-      if (table !== 'withdrawal') return null;
-      const of = withdrawals.byId(db, id);
-      return of?.ofKind === 'withdrawal' ? of.ofId : null;
+    before(table, id) {
+      const row = isInLine(table) ? storeOf(table).byId(db, id) : null;
+      return row && cameAfter(table, row);
     },
   };
 }

@@ -1,4 +1,4 @@
-import { type JobFacts, type RowOf, type TableName, FACTS_OF, JOB_TABLES } from '@elder-cog/contract';
+import { FACTS_OF, JOB_TABLES, type JobFacts, type JobTable, type RowOf, type TableName } from '@elder-cog/contract';
 import { acceptances } from './acceptances.ts';
 import { assemblies } from './assemblies.ts';
 import { builds } from './builds.ts';
@@ -40,10 +40,16 @@ interface Registered {
   /** which rows of which table name a row of this one */
   readonly namedIn: readonly (readonly [table: TableName, sql: string])[];
 }
-export type ObservationTable = 'build' | 'reading' | 'withdrawal' | 'strip' | 'inspection' | 'acceptance' | 'photo';
+const OBSERVATIONS = ['build', 'reading', 'withdrawal', 'strip', 'inspection', 'acceptance', 'photo'] as const satisfies readonly TableName[];
+export type ObservationTable = (typeof OBSERVATIONS)[number];
 export type DescriptionTable = Exclude<TableName, ObservationTable>;
 
-const STORES: { readonly [T in DescriptionTable]: DescriptionStore<RowOf[T]> } & { readonly [T in ObservationTable]: Store<RowOf[T]> } = {
+interface OfJob {
+  ofJob(db: Db, jobId: string): unknown[];
+}
+const STORES: { readonly [T in DescriptionTable]: DescriptionStore<RowOf[T]> } & { readonly [T in ObservationTable]: Store<RowOf[T]> } & {
+  readonly [T in JobTable]: OfJob;
+} = {
   job: jobs,
   assembly: assemblies,
   shaft: shafts,
@@ -65,28 +71,6 @@ const STORES: { readonly [T in DescriptionTable]: DescriptionStore<RowOf[T]> } &
   inspection: inspections,
   acceptance: acceptances,
   photo: photos,
-};
-
-const READ: { readonly [T in (typeof JOB_TABLES)[number]]: { ofJob(db: Db, jobId: string): unknown[] } } = {
-  assembly: assemblies,
-  shaft: shafts,
-  part: parts,
-  feature: features,
-  contact: contacts,
-  slot: slots,
-  station: stations,
-  spec: specs,
-  limit: limits,
-  build: builds,
-  reading: readings,
-  strip: strip,
-  inspection: inspections,
-  acceptance: acceptances,
-  lookAlike: lookAlikes,
-  matchedSet: matchedSets,
-  openItem: openItems,
-  photo: photos,
-  withdrawal: withdrawals,
 };
 
 const PHOTOS_OF = 'SELECT id FROM photo WHERE of_id = ?';
@@ -191,7 +175,7 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
   withdrawal: { jobOf: '', namedIn: [WITHDRAWN] },
 };
 
-const OBSERVED: ReadonlySet<string> = new Set<ObservationTable>(['build', 'reading', 'withdrawal', 'strip', 'inspection', 'acceptance', 'photo']);
+const OBSERVED: ReadonlySet<string> = new Set(OBSERVATIONS);
 export const isTable = (table: string): table is TableName => table in REGISTER;
 export const isObservation = (table: string): table is ObservationTable => OBSERVED.has(table);
 
@@ -201,7 +185,7 @@ export const storeOf = <T extends TableName>(table: T): Store<RowOf[T]> => STORE
 
 /** Everything kept of one job, table by table, as facts. */
 export const rowsOfJob = (db: Db, jobId: string): Omit<JobFacts, 'job'> =>
-  Object.fromEntries(JOB_TABLES.map((table) => [FACTS_OF[table], READ[table].ofJob(db, jobId)])) as unknown as Omit<JobFacts, 'job'>;
+  Object.fromEntries(JOB_TABLES.map((table) => [FACTS_OF[table], STORES[table].ofJob(db, jobId)])) as unknown as Omit<JobFacts, 'job'>;
 
 /** Whose job a row is part of: '' for leaves, null where there is no such row, or where it comes round to itself. */
 export function jobOfRow(db: Db, table: TableName, id: string): string | null {

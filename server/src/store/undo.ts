@@ -8,6 +8,8 @@ import { jobs } from './jobs.ts';
 import { journal, type Effect, type JournalRow } from './journal.ts';
 import type { Db } from './open.ts';
 import { shafts } from './shafts.ts';
+import { slots } from './slots.ts';
+import { stations } from './stations.ts';
 import { descriptionStore, isObservation, namedBy, stands, type DescriptionTable } from './tables.ts';
 import type { Writer } from './writer.ts';
 
@@ -79,15 +81,7 @@ function shaftOf(db: Db, effects: readonly JournalEffect[]): string | null {
     const row = after as { shaftId?: string | null; stationId?: string; fits?: { slotId: string }[]; ofId?: string } | null;
     if (row?.shaftId) return row.shaftId;
     const [fit] = row?.fits ?? [];
-    const found =
-      db
-        .prepare<[string], string>('SELECT shaft_id FROM station WHERE id = ?')
-        .pluck()
-        .get(row?.stationId ?? '') ??
-      db
-        .prepare<[string], string>('SELECT shaft_id FROM slot WHERE id = ?')
-        .pluck()
-        .get(fit?.slotId ?? '');
+    const found = stations.byId(db, row?.stationId ?? '')?.shaftId ?? slots.byId(db, fit?.slotId ?? '')?.shaftId;
     if (found !== undefined) return found;
   }
   return null;

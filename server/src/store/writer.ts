@@ -1,5 +1,5 @@
-import { figureProblems, figureOf, inRange, rangeWords, rowProblems, type ReadingFact, type RowOf, type TableName } from '@elder-cog/contract';
-import { readingFigures } from '@elder-cog/derive';
+import { figureProblems, rowProblems, type ReadingFact, type RowOf, type TableName } from '@elder-cog/contract';
+import { outOfRange, readingFigures } from '@elder-cog/derive';
 import { diskTrouble, WorkshopError } from '../errors.ts';
 import { jobs } from './jobs.ts';
 import { journal, type Effect } from './journal.ts';
@@ -111,9 +111,8 @@ function checkReading({ raw }: ReadingFact, subject: string, id: string): void {
   const figures = readingFigures(raw);
   if ('refusal' in figures)
     throw new WorkshopError('badRequest', `“${raw.text}” was not kept. ${figures.refusal}`, { field: 'reading.raw.text', found: id });
-  const kind = figureOf(subject);
-  const outside = figures.values.find((value) => !inRange(kind, value));
-  if (outside !== undefined) throw unfit('reading', ['raw', 'text'], `${String(Math.round(outside / 1000) / 1000)} mm`, rangeWords(kind));
+  const outside = outOfRange(figures.values, subject);
+  if (outside) throw unfit('reading', ['raw', 'text'], outside.found, outside.wanted);
 }
 
 export interface Entry {
