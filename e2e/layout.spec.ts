@@ -21,7 +21,7 @@ const VIEWS: readonly (readonly [string, string])[] = [
   ['Workshop', '/workshop'],
 ];
 
-/** What is wrong with how a page lies: sideways scroll, clipped text, controls or text too small. */
+/** What is wrong with how a page lies: sideways scroll, clipped text, broken words, controls or text too small. */
 async function faults(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const found: string[] = [];
@@ -58,6 +58,12 @@ async function faults(page: Page): Promise<string[]> {
       range.selectNodeContents(node);
       const box = range.getBoundingClientRect();
       const scrolls = parent.closest('.overflow-x-auto');
+      for (const { index, 0: word } of node.textContent.matchAll(/[\p{L}\d]+/gu)) {
+        range.setStart(node, index);
+        range.setEnd(node, index + word.length);
+        const lines = new Set([...range.getClientRects()].map((line) => Math.round(line.top / 4)));
+        if (lines.size > 1) found.push(`“${word}” is broken: ${name(parent)}`);
+      }
       if (!scrolls && style.textOverflow !== 'ellipsis' && (box.right > window.innerWidth + 1 || box.left < -1))
         found.push(`off the page: ${name(parent)}`);
     }

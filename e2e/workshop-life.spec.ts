@@ -264,3 +264,22 @@ test('what is shown first never changes how an entry is read', async ({ page, de
   await page.getByRole('button', { name: 'mm', exact: true }).click();
   await expect(page.locator('#loose-limits-says')).toContainText('5.000–8.000 mm');
 });
+
+test('the page names what its view is made of: nothing is fetched first to find out what else is wanted', async ({ page, demo }) => {
+  for (const [address, sign] of [
+    ['/', 'section[aria-label="Machines"] li'],
+    [jobPath('section'), '#entry'],
+    [jobPath('wear'), '[role=row], #entry, table, main h1'],
+  ] as const) {
+    const html = (await (await page.goto(demo.url + address))?.text()) ?? '';
+    await page.locator(sign).first().waitFor();
+    const fetched = await page.evaluate(() =>
+      performance
+        .getEntriesByType('resource')
+        .flatMap(({ name }) => (/\/assets\/[^/]+\.js$/.test(name) ? [name.slice(name.indexOf('/assets/'))] : [])),
+    );
+    expect(fetched.length).toBeGreaterThan(4);
+    // the pack search is a worker, begun when there is something to search for
+    expect(fetched.filter((script) => !html.includes(script) && !script.includes('worker'))).toEqual([]);
+  }
+});

@@ -33,16 +33,18 @@ const EMPTY: Fitting = { leaves: null, state: null };
 
 /** What the readings of each build said they rested on (bolts, gasket), where the build itself did not say. By build id. */
 const saidByReadings = remembered(
-  (facts) => [facts.stations, facts.slots, facts.readings, facts.withdrawals],
+  (facts) => [facts.shafts, facts.stations, facts.slots, facts.readings, facts.withdrawals],
   (facts): ReadonlyMap<string, readonly { slotId: string; answer: string }[]> => {
     const gone = withdrawnIds(facts);
-    const shaftOf = new Map(facts.stations.map((s) => [s.id, s.shaftId]));
-    const slotOf = new Map(facts.slots.map((s) => [`${s.shaftId} ${s.role}`, s.id]));
+    const ofShaft = new Map(facts.shafts.map((s) => [s.id, new Map<string, string>()]));
+    for (const slot of facts.slots) ofShaft.get(slot.shaftId)?.set(slot.role, slot.id);
+    const slotsAt = new Map(facts.stations.map((s) => [s.id, ofShaft.get(s.shaftId)]));
     const said = new Map<string, { slotId: string; answer: string }[]>();
     for (const reading of facts.readings) {
       if (reading.buildId === null || reading.raw.restsOn.length === 0 || gone.has(reading.id)) continue;
+      const slots = slotsAt.get(reading.stationId);
       for (const { item, answer } of reading.raw.restsOn) {
-        const slotId = slotOf.get(`${shaftOf.get(reading.stationId) ?? ''} ${item}`);
+        const slotId = slots?.get(item);
         if (slotId === undefined) continue;
         const of = said.get(reading.buildId);
         if (of) of.push({ slotId, answer });

@@ -163,6 +163,8 @@ export interface Pooled {
 
 type Entry = { readonly value: ReadingValue; readonly instrument: Instrument; readonly method: string };
 
+const keyOf = ({ method, instrument }: Entry): string => `${method} ${instrument.name}`;
+
 /**
  * Several entries of one build as one reading. One method's are pooled; two methods that agree are weighed together; where they do
  * not, the last stands and the difference is said. A single bound stands by itself until there is something better.
@@ -174,9 +176,16 @@ export function poolEntries(entries: readonly Entry[]): Pooled | null {
   const alone = { values: [], range: null, methods: [], disagree: null };
   if (last.value.reading.kind !== 'estimate') return { ...alone, reading: last.value.reading };
   const estimates = good.filter((e) => e.value.reading.kind === 'estimate');
-  const keyOf = (e: Entry): string => `${e.method} ${e.instrument.name}`;
-  const keys = [...new Set(estimates.map(keyOf))].sort((a, b) => Number(a === keyOf(last)) - Number(b === keyOf(last)));
-  const methods = keys.map((key) => oneMethod(estimates.filter((e) => keyOf(e) === key)));
+  const byMethod = new Map<string, Entry[]>();
+  for (const entry of estimates) {
+    const key = keyOf(entry);
+    const of = byMethod.get(key);
+    if (of) of.push(entry);
+    else byMethod.set(key, [entry]);
+  }
+  // the last read by comes last
+  const keys = [...byMethod.keys()].sort((a, b) => Number(a === keyOf(last)) - Number(b === keyOf(last)));
+  const methods = keys.map((key) => oneMethod(byMethod.get(key) ?? []));
   const mine = methods[methods.length - 1];
   if (!mine) return null;
   const single = { reading: mine.reading, values: mine.values, range: mine.range };

@@ -1,5 +1,3 @@
-import { existsSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { SHAPES, SHAPES_HEADER } from '@elder-cog/contract';
 import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
@@ -7,6 +5,7 @@ import fastify from 'fastify';
 import { hasZodFastifySchemaValidationErrors, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
 import { door } from './door.ts';
 import { diskTrouble, WorkshopError } from './errors.ts';
+import { readPage } from './page.ts';
 import { commandRoutes } from './routes/commands.ts';
 import { eventRoutes } from './routes/events.ts';
 import { fileRoutes } from './routes/files.ts';
@@ -84,14 +83,15 @@ export function createApp({ workshop, page, lan = false, stalledMs = STALLED_MS 
   fileRoutes(app, workshop);
   photoRoutes(app, workshop);
   workshopRoutes(app, workshop, lan);
-  const hasPage = page !== undefined && existsSync(page);
-  if (hasPage)
+  const pageAt = page === undefined ? null : readPage(page);
+  if (page !== undefined && pageAt)
     app.register(async (scope) => {
       // the page itself, and nothing of any job
       scope.addHook('onRoute', (route) => void (route.config = { ...route.config, isOpen: true }));
       await scope.register(fastifyStatic, {
         root: page,
         wildcard: false,
+        index: false,
         preCompressed: true,
         decorateReply: false,
         cacheControl: false,
@@ -100,10 +100,10 @@ export function createApp({ workshop, page, lan = false, stalledMs = STALLED_MS 
           response.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
       });
     });
-  const index = hasPage ? readFileSync(join(page, 'index.html')) : null;
   app.setNotFoundHandler((request, reply) => {
-    if (index && request.method === 'GET' && !request.url.startsWith('/api/') && !/\.\w+$/.test(request.url))
-      return reply.header('cache-control', 'no-cache').type('text/html; charset=utf-8').send(index);
+    const [path = ''] = request.url.split('?');
+    if (pageAt && request.method === 'GET' && !path.startsWith('/api/') && !/\.\w+$/.test(path))
+      return reply.header('cache-control', 'no-cache').type('text/html; charset=utf-8').send(pageAt(path));
     const missing = new WorkshopError('notFound');
     return reply.status(404).send({ error: { code: missing.code, message: missing.message } });
   });

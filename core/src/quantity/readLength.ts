@@ -24,8 +24,12 @@ const VULGAR: Readonly<Record<string, string>> = {
   '⅔': '2/3',
 };
 
+/** Plain characters with no space and no inch mark of two strokes: nothing to fold. */
+const PLAIN = /^[!-&(-~]*$/;
+
 /** Folds the ways one thing is typed into one: vulgar fractions, minus signs, inch marks, spaces. */
 export function tidy(text: string): string {
+  if (PLAIN.test(text)) return text;
   return text
     .normalize('NFC')
     .replace(/(\d)?([½¼¾⅛⅜⅝⅞⅓⅔])/g, (_, whole: string | undefined, f: string) => `${whole === undefined ? '' : `${whole} `}${VULGAR[f]}`)

@@ -59,6 +59,8 @@ export interface EntryRead {
 
 const NUMBER = String.raw`-?(?:\d+[ -]\d+ ?\/ ?\d+|\d+ ?\/ ?\d+|\d+[.,]\d*|[.,]\d+|\d+)`;
 const UNIT = String.raw`(?:mm|inch(?:es)?|in\b|"|thou|um|swg|tenths?)`;
+const NUMBERS = new RegExp(NUMBER, 'g');
+const UNITS = new RegExp(UNIT, 'gi');
 const HAND = String.raw`(-?\d+(?:[.,]\d+)?(?: \d\/\d)?)`;
 const DIAL = new RegExp(String.raw`^${HAND} ?([<>]) ?${HAND}(?: ?[<>] ?${HAND})?(?: ?\+ ?(\d+)(?: turns?)?)?$`);
 /** Both sides in either order, or one alone. */
@@ -68,6 +70,8 @@ const LESS = new RegExp(String.raw`^(${NUMBER}) ?(${UNIT})? ?(?:less|- | -) ?(${
 
 /** Where a hand stands: `12`, `12.5`, or `12 1/2`. */
 function real(text: string): number {
+  const plain = Number(text);
+  if (!Number.isNaN(plain)) return plain;
   const [whole = '', fraction] = text.replace(',', '.').split(' ');
   const [top, bottom] = (fraction ?? '0/1').split('/').map(Number);
   return Number(whole) + (whole.startsWith('-') ? -1 : 1) * ((top ?? 0) / (bottom ?? 1));
@@ -104,12 +108,14 @@ function readDial(clean: string, instrument: Instrument): EntryRead {
   if (!parts) return refuse('notAReading', 'A dial is written from > to, such as 88>12, with < where the hand ran backwards.');
   const { divisions, resolution } = instrument;
   if (divisions === undefined) return refuse('noDial', `${instrument.name} has no hand to read: type the size it shows.`);
-  const [, from = '', arrow, to = '', back, turns] = parts;
-  for (const hand of [from, to, back ?? '0']) checkHand(real(hand), divisions, instrument.balanced ?? false);
+  const [, written = '', arrow, writtenTo = '', writtenBack, turns] = parts;
+  const [from, to] = [real(written), real(writtenTo)];
+  const back = writtenBack === undefined ? undefined : real(writtenBack);
+  for (const hand of [from, to, back ?? 0]) checkHand(hand, divisions, instrument.balanced ?? false);
   const { stemAngle = 0, faceAngle = 0, radius } = instrument;
   const indicated = dialTravel({
-    from: real(from),
-    to: real(to),
+    from,
+    to,
     revolutions: turns === undefined ? 0 : Number(turns),
     direction: arrow === '>' ? 'clockwise' : 'anticlockwise',
     divisions,
@@ -118,7 +124,7 @@ function readDial(clean: string, instrument: Instrument): EntryRead {
     faceAngle,
   });
   const value = radius ? nanometres((indicated * radius.wanted) / radius.read) : indicated;
-  const returned = back === undefined ? undefined : dialReturn({ from: real(from), back: real(back), divisions, division: resolution });
+  const returned = back === undefined ? undefined : dialReturn({ from, back, divisions, division: resolution });
   const notes = [
     ...(stemAngle === 0 && faceAngle === 0 ? [] : [`the dial off square: × cos ${stemAngle - faceAngle}° ÷ cos ${faceAngle}°`]),
     ...(radius
@@ -186,7 +192,8 @@ function readFeelers(clean: string, instrument: Instrument): EntryRead {
 }
 
 const unitIn = (clean: string): LengthUnit | undefined => {
-  const words = clean.match(new RegExp(UNIT, 'gi')) ?? [];
+  const words = clean.match(UNITS) ?? [];
+  if (words.length === 0) return undefined;
   const kinds = new Set(words.map((word) => readLength(`1 ${word}`, 'mm').unit));
   if (kinds.size > 1) refuse('twoUnits', `Two units in one entry (${words.join(' and ')}): give one at a time.`);
   return [...kinds][0];
@@ -200,8 +207,8 @@ function readLess(parts: RegExpExecArray, instrument: Instrument): Length {
 }
 
 function readList(clean: string, instrument: Instrument): EntryRead {
-  const rest = clean.replace(new RegExp(UNIT, 'gi'), ' ').replace(/;/g, ' ').replace(/ +/g, ' ').trim();
-  const tokens = rest.match(new RegExp(NUMBER, 'g')) ?? [];
+  const rest = clean.replace(UNITS, ' ').replace(/;/g, ' ').replace(/ +/g, ' ').trim();
+  const tokens = rest.match(NUMBERS) ?? [];
   if (tokens.length === 0 || tokens.join(' ') !== rest) {
     if (/^\S+$/.test(clean) && /^[\d.,/-]/.test(clean)) readLength(clean, instrument.unit);
     refuse('notAReading', `“${clean.slice(0, 24)}” is not a reading: ${exampleFor(instrument)}.`);

@@ -76,11 +76,15 @@ export function repeats(values: readonly Length[], { resolution, calibrationU, p
 function outliersOf(values: readonly Length[], leastS: number): number[] {
   const n = values.length;
   if (n < 5) return [];
+  const mean = meanLength(values);
+  const squares = values.reduce((sum, value) => sum + (value - mean) ** 2, 0);
+  const off = values.reduce((sum, value) => sum + (value - mean), 0);
   return values.flatMap((value, i) => {
-    const others = values.filter((_, j) => j !== i);
-    const mean = others.reduce<number>((a, b) => a + b, 0) / others.length;
-    const s = Math.max(Math.sqrt(sampleVariance(others)), leastS);
-    return Math.abs(value - mean) > outlierLimit(n) * s ? [i] : [];
+    // the mean and the spread of the others, each from the mean of all
+    const meanOfOthers = (off - (value - mean)) / (n - 1);
+    const variance = (squares - (value - mean) ** 2 - (n - 1) * meanOfOthers ** 2) / (n - 2);
+    const s = Math.max(Math.sqrt(Math.max(0, variance)), leastS);
+    return Math.abs(value - mean - meanOfOthers) > outlierLimit(n) * s ? [i] : [];
   });
 }
 

@@ -1,9 +1,9 @@
-import { Menu, MenuButton, MenuItem, MenuItems } from '../kit/over.ts';
 import type { MarkKind } from '@elder-cog/core';
 import { fittedIn } from '@elder-cog/derive';
 import { Plus } from 'lucide-react';
-import { useMemo, type JSX } from 'react';
+import { lazy, useMemo, type JSX } from 'react';
 import { Link, useLocation, useParams, useSearchParams } from 'react-router';
+import { Later } from '../kit/Later.tsx';
 import { Mark } from '../kit/Mark.tsx';
 import { RefusedError, useDrawer, useJobReply } from '../state/api.ts';
 import { JobContext, readJob, type OpenJob } from '../state/job.ts';
@@ -13,6 +13,8 @@ import { BackToTheShelf } from './Nowhere.tsx';
 import { OUTER, OuterTitle } from './OuterShell.tsx';
 import { RecordIcon } from './roadIcons.tsx';
 import { Spoilt } from './Spoilt.tsx';
+
+const ShaftMenu = lazy(() => import('./ShaftMenu.tsx'));
 
 /** The shell of one job: its facts fetched, derived once, and given to the views. */
 export default function JobShell(): JSX.Element {
@@ -128,21 +130,11 @@ function JobTitle({ open: { state, shaft } }: { open: OpenJob }): JSX.Element {
 function ShaftPicker({ state, shaft, view }: { state: OpenJob['state']; shaft: NonNullable<OpenJob['shaft']>; view: string }): JSX.Element {
   const others = state.shafts.filter((s) => s.assembly.id === shaft.assembly.id);
   if (others.length < 2) return <span className="truncate font-semibold">{shaft.shaft.name}</span>;
+  const { name } = shaft.shaft;
+  const shafts = others.map((s) => ({ to: `/jobs/${state.job.id}/${view}?shaft=${s.shaft.id}`, name: s.shaft.name }));
   return (
-    <Menu>
-      <MenuButton className="label min-h-12 font-semibold">{shaft.shaft.name} ▾</MenuButton>
-      <MenuItems anchor="bottom start" className="z-20 border-2 border-ink bg-sheet">
-        {others.map((s) => (
-          <MenuItem key={s.shaft.id}>
-            <Link
-              to={`/jobs/${state.job.id}/${view}?shaft=${s.shaft.id}`}
-              className="label block min-h-12 px-4 py-3 text-[18px] no-underline data-focus:bg-band"
-            >
-              {s.shaft.name}
-            </Link>
-          </MenuItem>
-        ))}
-      </MenuItems>
-    </Menu>
+    <Later className="label min-h-12 font-semibold" menu={(id) => <ShaftMenu buttonId={id} name={name} shafts={shafts} />}>
+      {name} ▾
+    </Later>
   );
 }

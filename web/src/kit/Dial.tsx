@@ -1,5 +1,5 @@
 import { dialFace } from '@elder-cog/core';
-import type { JSX } from 'react';
+import { memo, type JSX } from 'react';
 
 const point = (degrees: number, r: number): readonly [number, number] => [
   120 + r * Math.sin((degrees * Math.PI) / 180),
@@ -10,7 +10,7 @@ const tick = (i: number): string => {
   const inner = i % 10 === 0 ? 100 : i % 5 === 0 ? 104 : 108;
   return `M${point(i * 3.6, 114).join(',')}L${point(i * 3.6, inner).join(',')}`;
 };
-/** Drawn once, in two strokes: the dial is drawn anew at every key. */
+/** In two strokes. */
 const TICKS = {
   tens: Array.from({ length: 10 }, (_, i) => tick(i * 10)).join(''),
   others: Array.from({ length: 100 }, (_, i) => (i % 10 === 0 ? '' : tick(i))).join(''),
@@ -29,14 +29,36 @@ export function Dial({
   size?: number;
 }): JSX.Element {
   const face = dialFace(entry, divisions, balanced);
-  const numbers = face?.numbers ?? dialFace('0', divisions, balanced)?.numbers ?? [];
   const says = face
     ? `Dial, from ${Math.round((face.start / 360) * divisions)} ${face.clockwise ? 'clockwise' : 'anticlockwise'} to ${Math.round((face.finish / 360) * divisions)}${face.turns > 0 ? ` and ${face.turns} whole turns` : ''}`
     : 'Dial, nothing keyed yet';
   return (
-    <svg width={size} height={size} viewBox="0 0 240 240" role="img" aria-label={says} className="block">
+    <div role="img" aria-label={says} className="relative [contain:strict]" style={{ width: size, height: size }}>
+      <Face divisions={divisions} balanced={balanced} />
+      <svg width="100%" height="100%" viewBox="0 0 240 240" className="absolute inset-0 will-change-transform">
+        {face && face.sweep > 0 && (
+          <path d={sector(face.start, face.finish, face.sweep, face.clockwise)} fill="var(--blue)" fillOpacity="0.16" data-dial="sweep" />
+        )}
+        {face && face.turns > 0 && (
+          <text x="120" y="166" textAnchor="middle" className="num" fontSize="17" fill="var(--blue)">
+            +{face.turns}
+          </text>
+        )}
+        {face && <Hand degrees={face.start} solid={false} />}
+        {face && <Hand degrees={face.finish} solid />}
+        {face && face.back !== null && <Back degrees={face.back} />}
+        <circle cx="120" cy="120" r="6" fill="var(--ink)" />
+      </svg>
+    </div>
+  );
+}
+
+/** What does not move, drawn once and not at every key. */
+const Face = memo(function Face({ divisions, balanced }: { divisions: number; balanced: boolean }): JSX.Element {
+  const numbers = dialFace('0', divisions, balanced)?.numbers ?? [];
+  return (
+    <svg width="100%" height="100%" viewBox="0 0 240 240" className="absolute inset-0">
       <circle cx="120" cy="120" r="116" fill="var(--sheet)" stroke="var(--edge)" strokeWidth="2" />
-      {face && face.sweep > 0 && <path d={sector(face.start, face.finish, face.sweep, face.clockwise)} fill="var(--band)" data-dial="sweep" />}
       <path d={TICKS.tens} stroke="var(--ink2)" strokeWidth="1.6" />
       <path d={TICKS.others} stroke="var(--ink2)" strokeWidth="0.8" />
       {numbers.map(({ degrees, words }) => {
@@ -47,18 +69,9 @@ export function Dial({
           </text>
         );
       })}
-      {face && face.turns > 0 && (
-        <text x="120" y="166" textAnchor="middle" className="num" fontSize="17" fill="var(--blue)">
-          +{face.turns}
-        </text>
-      )}
-      {face && <Hand degrees={face.start} solid={false} />}
-      {face && <Hand degrees={face.finish} solid />}
-      {face && face.back !== null && <Back degrees={face.back} />}
-      <circle cx="120" cy="120" r="6" fill="var(--ink)" />
     </svg>
   );
-}
+});
 
 function Hand({ degrees, solid }: { degrees: number; solid: boolean }): JSX.Element {
   const [x, y] = point(degrees, 98);

@@ -20,7 +20,7 @@ export interface Expected {
   readonly max: Length;
 }
 
-interface EntryStripProps {
+export interface EntryStripProps {
   readonly value: string;
   readonly onChange: (value: string) => void;
   readonly onKeep: (text: string, read: EntryRead) => void;
@@ -71,7 +71,8 @@ export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function
   const read = understood && 'read' in understood ? understood.read : null;
   const shown = read ? (reckons?.(value) ?? read.reading.value) : null;
   const choices = (understood && 'read' in understood ? understood.read.choices : understood?.refusal.choices) ?? [];
-  const slips =
+  // looked for when it is kept, and not at every key
+  const findSlips = (): Slip[] =>
     choices.length === 0 && read && shown !== null && read.reading.kind === 'estimate' && expected
       ? suspected(value, shown, instrument, expected)
       : [];
@@ -81,13 +82,15 @@ export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function
     setTried(true);
     const now = tryEntry(text, instrument);
     if (!('read' in now) || blocked || now.read.choices) return;
-    if (text === value && slips.length > 0 && asked !== value) return setAsked(value);
+    if (text === value && asked !== value && findSlips().length > 0) return setAsked(value);
     setAsked(null);
     setTried(false);
     if (turn.begins(text)) onKeep(text, now.read);
   };
 
   const turn = useTurn(busy, value, () => keep());
+
+  const slips = asked === null ? [] : findSlips();
 
   const choose = (choice: string): void => {
     onChange(choice);

@@ -9,7 +9,7 @@ export const Primary = forwardRef<HTMLButtonElement, ButtonProps>(function Prima
       ref={ref}
       type="button"
       {...rest}
-      className={`label min-h-14 bg-blue px-5 text-[18px] whitespace-nowrap font-semibold text-paper disabled:bg-edge ${className}`}
+      className={`label min-h-14 max-w-full shrink-0 bg-blue px-5 text-[18px] whitespace-nowrap font-semibold text-paper disabled:bg-edge ${className}`}
     >
       {children}
       {enter && (
@@ -24,7 +24,7 @@ export const Primary = forwardRef<HTMLButtonElement, ButtonProps>(function Prima
 
 export const Secondary = forwardRef<HTMLButtonElement, ButtonProps>(function Secondary({ children, className = '', enter: _, ...rest }, ref) {
   return (
-    <button ref={ref} type="button" {...rest} className={`min-h-12 border border-edge bg-sheet px-4 text-[16px] disabled:text-ink2 ${className}`}>
+    <button ref={ref} type="button" {...rest} className={`min-h-12 max-w-full shrink-0 border border-edge bg-sheet px-4 text-[16px] disabled:text-ink2 ${className}`}>
       {children}
     </button>
   );

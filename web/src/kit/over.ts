@@ -5,4 +5,7 @@ import { saidElsewhere } from '../words/saidElsewhere.ts';
 saidElsewhere.add(MenuButton);
 saidElsewhere.add(DialogTitle);
 
+// what is closed gives the focus back to who had it, as far as the library was there to see: it is told who has it as it comes
+if (typeof document !== 'undefined') document.activeElement?.dispatchEvent(new FocusEvent('focus'));
+
 export { Dialog, DialogPanel, DialogTitle, Menu, MenuButton, MenuItem, MenuItems };

@@ -14,7 +14,7 @@ import { asInstrument, packTotal, readingValue, restItems, type GapState, type R
 import { memo, useEffect, useMemo, useRef, useState, type JSX, type ReactNode, type RefObject } from 'react';
 import { Chip, Field, Heading, Quiet, Refusal } from '../../kit/controls.tsx';
 import { Dial } from '../../kit/Dial.tsx';
-import { EntryStrip, type Expected } from '../../kit/EntryStrip.tsx';
+import { EntryStrip, type EntryStripProps, type Expected } from '../../kit/EntryStrip.tsx';
 import { Keypad } from '../../kit/Keypad.tsx';
 import { tick } from '../../kit/tick.ts';
 import { MethodDrawing, WAYS, wayOf } from '../../kit/methodDrawings.tsx';
@@ -40,7 +40,6 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
   const { facts } = useJob();
   const { send, sending } = useCommand();
   const away = useOutbox((s) => s.because !== null);
-  const [text, setText] = useState('');
   const [heights, setHeights] = useState('');
   const [spacer, setSpacer] = useState('');
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
@@ -90,7 +89,7 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
           ? `Say what it rests on first: ${unsaid.map((u) => u.name.toLowerCase()).join(', ')}.`
           : null;
 
-  const keep = async (entry: string, read: EntryRead): Promise<void> => {
+  const keep = async (entry: string, read: EntryRead): Promise<boolean> => {
     const raw = rawOf(entry);
     const value = valueOf(entry);
     const words =
@@ -101,14 +100,14 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
     try {
       await send(change);
     } catch {
-      return; // the title block says why; the entry stays in the strip
+      return false; // the title block says why; the entry stays in the strip
     }
     if (useSettings.getState().tick) tick();
     if (change.kind === 'reading.keep') setLastKept({ id: change.reading.id, words });
-    setText((now) => (now === entry ? '' : now));
     setAnswers({});
     strip.current?.focus();
     onKept?.();
+    return true;
   };
 
   const answer = (item: RestItem, choice: string): void => {
@@ -177,30 +176,20 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
         />
       )}
       <RestsOn items={items} said={said} changing={changing} onChange={setChanging} onAnswer={answer} />
-      <Foot pinned={keypad} value={text} onChange={setText}>
-        <EntryStrip
-          ref={strip}
-          value={text}
-          onChange={setText}
-          onKeep={(entry, read) => void keep(entry, read)}
-          instrument={instrument}
-          reckons={valueOf}
-          expected={expectedHere(gap)}
-          blocked={blocked}
-          example={isBackwards ? way.example.replace(/(\d+)>(\d+)/, '$2<$1') : way.example}
-          remark={
-            isBackwards === null || !/[<>]/.test(text) || text.includes(isBackwards ? '<' : '>') ? null : 'The hand ran the other way here last time.'
-          }
-          busy={sending}
-          waiting={sending && away}
-          ownKeypad={keypad}
-        />
-      </Foot>
-      {!keypad && text !== '' && (method === 'dial' || method === 'spacer') && (
-        <div className="flex justify-center py-2 print:hidden">
-          <Dial entry={text} divisions={instrument.divisions ?? 100} balanced={instrument.balanced ?? false} />
-        </div>
-      )}
+      <Strip
+        ref={strip}
+        onKeep={keep}
+        instrument={instrument}
+        reckons={valueOf}
+        expected={expectedHere(gap)}
+        blocked={blocked}
+        example={isBackwards ? way.example.replace(/(\d+)>(\d+)/, '$2<$1') : way.example}
+        isBackwards={isBackwards}
+        busy={sending}
+        waiting={sending && away}
+        keypad={keypad}
+        dial={!keypad && (method === 'dial' || method === 'spacer')}
+      />
       {lastKept && (
         <p className="m-0 flex flex-wrap items-center gap-x-3 text-[16px]">
           <span>Kept: {lastKept.words}.</span>
@@ -216,6 +205,45 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
       )}
       <Seen gap={gap} />
     </div>
+  );
+}
+
+interface StripProps extends Omit<EntryStripProps, 'value' | 'onChange' | 'onKeep' | 'ownKeypad' | 'remark'> {
+  /** true once it is kept */
+  readonly onKeep: (entry: string, read: EntryRead) => Promise<boolean>;
+  readonly isBackwards: boolean | null;
+  readonly keypad: boolean;
+  readonly dial: boolean;
+  readonly ref: RefObject<HTMLInputElement | null>;
+}
+
+/** What is being typed, and the dial as typed: nothing else is drawn again at every key. */
+function Strip({ onKeep, isBackwards, keypad, dial, ref, ...strip }: StripProps): JSX.Element {
+  const [text, setText] = useState('');
+  const keep = async (entry: string, read: EntryRead): Promise<void> => {
+    if (await onKeep(entry, read)) setText((now) => (now === entry ? '' : now));
+  };
+  const otherWay = isBackwards !== null && /[<>]/.test(text) && !text.includes(isBackwards ? '<' : '>');
+  const { divisions = 100, balanced = false } = strip.instrument;
+  return (
+    <>
+      <Foot pinned={keypad} value={text} onChange={setText}>
+        <EntryStrip
+          {...strip}
+          ref={ref}
+          value={text}
+          onChange={setText}
+          onKeep={(entry, read) => void keep(entry, read)}
+          remark={otherWay ? 'The hand ran the other way here last time.' : null}
+          ownKeypad={keypad}
+        />
+      </Foot>
+      {dial && text !== '' && (
+        <div className="flex justify-center py-2 print:hidden">
+          <Dial entry={text} divisions={divisions} balanced={balanced} />
+        </div>
+      )}
+    </>
   );
 }
 

@@ -1,8 +1,8 @@
 import type { JobSummary } from '@elder-cog/contract';
-import { formatLength, formatLimits, MARK_WORDS, section, unitWord, type Place, type TemplateName } from '@elder-cog/core';
+import { formatLength, formatLimits, MARK_WORDS, section, unitWord, type Place, type Shape, type TemplateName } from '@elder-cog/core';
 import { format } from 'date-fns';
 import { MoreHorizontal } from 'lucide-react';
-import { lazy, useState, type JSX } from 'react';
+import { lazy, memo, useDeferredValue, useState, type JSX } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Heading, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { Later } from '../../kit/Later.tsx';
@@ -21,6 +21,8 @@ const STAGES = ['Strip', 'Clean', 'Measure', 'Reckon', 'Shim', 'Dry build', 'Fin
 export default function Shelf(): JSX.Element {
   const shelf = useShelf();
   const [away, setAway] = useState(false);
+  // the machines are drawn first, and the sheet beside them at once after
+  const sheet = useDeferredValue(true, false);
   const jobs = shelf.data?.jobs ?? [];
   const open = jobs.filter((j) => j.job.archivedAt === null);
   const put = jobs.filter((j) => j.job.archivedAt !== null);
@@ -70,7 +72,7 @@ export default function Shelf(): JSX.Element {
         <BringIn />
       </section>
       <aside aria-label="Loose sheet" className="min-w-0 border-l-2 border-ink max-lg:border-t-2 max-lg:border-l-0">
-        <LooseSheet />
+        {sheet && <LooseSheet />}
       </aside>
     </div>
   );
@@ -146,7 +148,7 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
         )}
         <div className="flex items-end gap-4 max-sm:flex-col max-sm:items-start">
           <HowFar far={summary.far} />
-          <div className="relative z-[1] ml-auto flex gap-2">
+          <div className="relative z-[1] ml-auto flex max-w-full shrink-0 flex-wrap gap-2">
             <Secondary className="whitespace-nowrap" onClick={archive}>
               {job.archivedAt === null ? 'Put away' : 'Take out again'}
             </Secondary>
@@ -168,7 +170,7 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
 /** Strip to run-in in eight steps, with the one it stands at named. */
 function HowFar({ far }: { far: number }): JSX.Element {
   return (
-    <div className="w-full max-w-[340px] py-1" role="img" aria-label={`How far: ${STAGES[far] ?? ''}`}>
+    <div className="w-full max-w-[340px] min-w-0 py-1" role="img" aria-label={`How far: ${STAGES[far] ?? ''}`}>
       <div className="flex gap-[3px]">
         {STAGES.map((stage, i) => (
           <span
@@ -182,7 +184,13 @@ function HowFar({ far }: { far: number }): JSX.Element {
   );
 }
 
-function Thumb({ template, place }: { template: TemplateName; place: Place }): JSX.Element {
+const thumbs = new Map<string, readonly Shape[]>();
+
+/** The outline of an arrangement, without its sizes: worked out once for as many machines as have it. */
+function outline(template: TemplateName, place: Place): readonly Shape[] {
+  const key = `${template} ${place}`;
+  const known = thumbs.get(key);
+  if (known) return known;
   const drawing = section({
     template,
     place,
@@ -201,9 +209,14 @@ function Thumb({ template, place }: { template: TemplateName; place: Place }): J
   const solid = parts
     .map((s) => (s.kind === 'path' && s.stroke !== 'blue' ? { ...s, dash: '', width: 2.2 } : s))
     .filter((s) => s.kind === 'path' && s.stroke !== 'blue' && s.fill !== 'sheet' && s.stroke !== 'ink');
+  thumbs.set(key, solid);
+  return solid;
+}
+
+const Thumb = memo(function Thumb({ template, place }: { template: TemplateName; place: Place }): JSX.Element {
   return (
     <svg width="230" height="150" viewBox="20 20 776 348" aria-hidden="true">
-      <Shapes shapes={solid} width={816} height={388} says="" />
+      <Shapes shapes={outline(template, place)} width={816} height={388} says="" />
     </svg>
   );
-}
+});

@@ -26,7 +26,7 @@ export const sizeOther = (feature: FeatureState): LengthUnit => {
 export const smallUnit = (unit: LengthUnit): LengthUnit => (unit === 'mm' ? 'mm' : 'thou');
 
 const COLUMNS =
-  'grid grid-cols-[minmax(128px,1fr)_78px_108px_88px_58px_98px_84px_104px] max-lg:grid-cols-[minmax(118px,1fr)_74px_106px_86px_56px_94px_78px_88px] max-sm:grid-cols-[minmax(0,1fr)_92px_104px] items-stretch';
+  'grid grid-cols-[minmax(128px,1fr)_78px_108px_88px_62px_96px_84px_102px] max-lg:grid-cols-[minmax(114px,1fr)_74px_106px_86px_62px_92px_78px_88px] max-sm:grid-cols-[minmax(0,1fr)_92px_104px] items-stretch';
 
 interface PartRowsProps {
   readonly groups: readonly RowGroup[];
@@ -157,7 +157,7 @@ function Row({
           <span className="text-ink2">–</span>
         ) : (
           <>
-            <span className="num block text-[17px] leading-7">{formatLength(survey.wear, small)}</span>
+            <span className="num block text-[17px] leading-7 whitespace-nowrap">{formatLength(survey.wear, small)}</span>
             <span className="unit block text-[14px] leading-5">{unitWord(small)}</span>
           </>
         )}
