@@ -20,7 +20,7 @@ export async function inBrowser(url: string, run: (page: Page) => Promise<void>)
   }
 }
 
-/** Types a hundred keys into the strip, and reports each from its keydown to the next paint. */
+/** Types a hundred keys into the field called `entry`, and reports each from its keydown to the next paint. */
 export async function reportKeystrokes(page: Page, where: string, text: string): Promise<void> {
   const strip = page.locator('#entry');
   await strip.waitFor();

@@ -111,6 +111,8 @@ export async function benchPages(): Promise<void> {
   await timeTo(slow.page, workshop.url + section, '#entry');
   await slow.page.waitForTimeout(4_000);
   await reportKeystrokes(slow.page, `its strip, processor ÷ ${SLOWED}`, '88>12 87½>11½ goes 9 stops 10 0.60 mm .0235" 24 24 23 1.103 less .375 ');
+  await slow.page.setContent('<input id="entry">');
+  await reportKeystrokes(slow.page, `an empty page with one field, processor ÷ ${SLOWED}`, '88');
   await slow.page.close();
   await workshop.stop();
   await benchShelf(browser);

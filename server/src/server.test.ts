@@ -171,6 +171,15 @@ describe('undo', () => {
     expect(facts.withdrawals).toMatchObject([{ ofKind: 'reading', why: 'undone' }]);
     expect(derive(facts).shafts[0]?.gaps[0]?.now.kind).toBe('none');
   });
+  it('of what somebody took back by hand in the meantime takes it back no second time: one word of theirs and it stands again', () => {
+    const { jobId, gapId, buildId } = aJob();
+    const reading = aReading(gapId, buildId);
+    send(reading);
+    const byHand = newId();
+    send({ kind: 'withdraw', withdrawal: { id: byHand, ofKind: 'reading', ofId: reading.reading.id, who: '', at: at(), why: 'slipped' } }, newId());
+    expect(send({ kind: 'undo' }).undid).toBe('the reading');
+    expect(jobFacts(db, jobId).withdrawals.map((w) => w.why)).toEqual(['slipped']);
+  });
   it('of a fit withdraws its build, so that the one before is current again', () => {
     const { jobId, assemblyId, slotId, buildId } = aJob();
     send({

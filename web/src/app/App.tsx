@@ -78,7 +78,7 @@ function Outbox(): null {
 export function App(): JSX.Element {
   useTheme();
   useEffect(() => {
-    const soon = setTimeout(fetchTheRest, 2_500);
+    const soon = setTimeout(() => void fetchTheRest(), 2_500);
     return () => clearTimeout(soon);
   }, []);
   const shut = useDoor((s) => s.shut);

@@ -247,7 +247,7 @@ function SaveSign(): JSX.Element {
     <span
       role="status"
       title={message}
-      className={`label flex w-[104px] items-center justify-center border-l border-rule text-[18px] font-semibold max-sm:w-[74px] max-sm:text-[16px] ${state === 'not saved' || state === 'choose' ? 'text-tight' : state === 'saved' ? 'text-good' : 'text-ink2'}`}
+      className={`label flex w-[104px] items-center justify-center border-l border-rule text-center text-[18px] leading-5 font-semibold max-sm:w-[78px] max-sm:px-1 max-sm:text-[16px] ${state === 'not saved' || state === 'choose' ? 'text-tight' : state === 'saved' ? 'text-good' : 'text-ink2'}`}
     >
       {state === 'waiting' ? `waiting ${waiting}` : state === 'choose' ? `${waiting} to choose` : state}
     </span>

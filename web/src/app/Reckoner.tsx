@@ -19,7 +19,7 @@ export default function Reckoner(): JSX.Element {
   };
   return (
     <Dialog open={open} onClose={close} className="relative z-30">
-      <div className="fixed inset-0 flex items-start justify-center overflow-auto bg-ink/50 p-4 pt-16 max-sm:p-0">
+      <div className="fixed inset-0 flex items-start justify-center overflow-auto bg-veil p-4 pt-16 max-sm:p-0">
         <DialogPanel className="w-full max-w-[986px] border-2 border-ink bg-paper max-sm:min-h-dvh">
           <ReckonerSheet text={text} onChange={setText} onClose={close} />
         </DialogPanel>

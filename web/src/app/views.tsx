@@ -46,9 +46,16 @@ export async function fetchView(name: ViewName): Promise<{ readonly default: Com
   return view;
 }
 
-/** Everything is fetched while nothing else is, so that an open page goes on working with the server away. */
-export function fetchTheRest(): void {
-  for (const one of [...NAMES.map((name) => () => fetchView(name)), ...OVER]) one().catch(() => undefined);
+/** When the page has nothing else to do. */
+const idle = (): Promise<void> =>
+  new Promise((resolve) => ('requestIdleCallback' in window ? requestIdleCallback(() => resolve(), { timeout: 1_000 }) : setTimeout(resolve, 50)));
+
+/** Everything is fetched while nothing else is, one after the other, so that an open page goes on working with the server away. */
+export async function fetchTheRest(): Promise<void> {
+  for (const one of [...NAMES.map((name) => () => fetchView(name)), ...OVER]) {
+    await idle();
+    await one().catch(() => undefined);
+  }
 }
 
 const LATER = new Map(NAMES.map((name) => [name, lazy(() => fetchView(name))]));

@@ -15,9 +15,9 @@ interface Props {
 export function Boxed({ open, onClose, title, width = 'usual', children }: Props): JSX.Element {
   return (
     <Dialog open={open} onClose={onClose} className="relative z-30">
-      <div className="fixed inset-0 flex items-center justify-center bg-ink/40 p-4">
+      <div className="fixed inset-0 flex items-center justify-center bg-veil p-4">
         <DialogPanel className={`max-h-full w-full overflow-auto border-2 border-ink bg-sheet p-5 ${WIDTHS[width]}`}>
-          <DialogTitle className="label m-0 text-[22px] font-semibold">{title}</DialogTitle>
+          <DialogTitle className="label m-0 mb-1 text-[22px] leading-7 font-semibold">{title}</DialogTitle>
           {children}
         </DialogPanel>
       </div>

@@ -117,7 +117,7 @@ function PhotoDialog({ photo, onClose }: { photo: Photo | null; onClose: () => v
   const { send } = useCommand();
   return (
     <Dialog open={photo !== null} onClose={onClose} className="relative z-40">
-      <div className="fixed inset-0 flex items-center justify-center bg-ink/60 p-4">
+      <div className="fixed inset-0 flex items-center justify-center bg-veil p-4">
         <DialogPanel className="flex max-h-full w-full max-w-4xl flex-col border-2 border-ink bg-sheet p-4">
           <DialogTitle className="label m-0 text-[20px] font-semibold">{photo?.caption}</DialogTitle>
           {photo && <Picture key={photo.id} src={photoUrl(photo)} alt={photo.caption} className="mt-2 min-h-0 flex-1 object-contain" />}

@@ -97,7 +97,7 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
   };
   return (
     <li
-      className={`relative grid grid-cols-[230px_minmax(0,1fr)] gap-5 border-t border-edge py-4 pr-4 pl-5 first:border-t-0 max-md:grid-cols-1 ${first ? 'border-l-4 border-l-blue bg-sheet pl-4' : ''}`}
+      className={`relative grid [contain-intrinsic-size:auto_190px] [content-visibility:auto] grid-cols-[230px_minmax(0,1fr)] gap-5 border-t border-edge py-4 pr-4 pl-5 first:border-t-0 max-md:grid-cols-1 ${first ? 'border-l-4 border-l-blue bg-sheet pl-4' : ''}`}
     >
       <div className="max-md:hidden">
         {shaft ? (

@@ -30,7 +30,7 @@ export interface InspectSubject {
 export function InspectDialog({ subject, onClose }: { subject: InspectSubject | null; onClose: () => void }): JSX.Element {
   return (
     <Dialog open={subject !== null} onClose={onClose} className="relative z-30">
-      <div className="fixed inset-0 flex items-start justify-center overflow-auto bg-ink/40 p-4 max-sm:p-0">
+      <div className="fixed inset-0 flex items-start justify-center overflow-auto bg-veil p-4 max-sm:p-0">
         <DialogPanel className="w-full max-w-3xl border-2 border-ink bg-sheet p-5 max-sm:p-3">
           {subject && <InspectForm key={subject.stationId ?? subject.part} subject={subject} onClose={onClose} />}
         </DialogPanel>
