@@ -186,7 +186,7 @@ export default function NewMachine(): JSX.Element {
               key={each}
               className={`mt-1 flex min-h-14 cursor-pointer items-center gap-3 border px-3 py-1 ${template === each ? 'border-2 border-blue bg-sheet' : 'border-edge'}`}
             >
-              <input type="radio" value={each} {...register('template')} className="h-5 w-5 accent-blue" />
+              <input type="radio" value={each} {...register('template')} className="h-5 w-5 shrink-0 accent-blue" />
               <span>
                 <span className="block leading-5 font-medium">{TEMPLATES[each].title}</span>
                 <span className="block text-[15px] leading-5 text-ink2">{TEMPLATES[each].says}</span>
@@ -220,7 +220,7 @@ export default function NewMachine(): JSX.Element {
                 key={each.place}
                 className={`flex min-h-14 cursor-pointer items-center gap-3 border px-4 ${place === each.place ? 'border-2 border-brass-text bg-sheet' : 'border-edge'}`}
               >
-                <input type="radio" value={each.place} {...register('place')} className="h-5 w-5 accent-blue" />
+                <input type="radio" value={each.place} {...register('place')} className="h-5 w-5 shrink-0 accent-blue" />
                 {each.says}
               </label>
             ))}
