@@ -1,5 +1,6 @@
 /** The computing heart: pure functions, no I/O, no interface code. See the design's reckoning for signs and units. */
 export * from './drawing/index.ts';
+export * from './entry/index.ts';
 export * from './errors.ts';
 export * from './fit/index.ts';
 export * from './material/index.ts';

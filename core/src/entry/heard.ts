@@ -1,0 +1,43 @@
+import { hasInchFractions, isSmall, type PlainQuantity } from './plainRange.ts';
+import { HUNDREDTH, INCH, MM, THOU, type Figure, type Measure, type Written } from './tokens.ts';
+
+/** The most telling figure decides for all: a fraction, a leading point, the most decimals. */
+const TELLING: readonly Written[] = ['fraction', 'leadingPoint3', 'leadingPoint', 'decimals3', 'decimals2', 'noughtPoint1', 'half', 'whole'];
+
+export function mostTelling(figures: readonly Figure[]): Figure | null {
+  const told = figures.filter((figure) => figure.value !== 0);
+  return [...told].sort((a, b) => TELLING.indexOf(a.written) - TELLING.indexOf(b.written) || b.decimals - a.decimals)[0] ?? null;
+}
+
+/** What a number with no unit may mean, by how it is written, in this workshop; likeliest first. */
+export function heard(
+  { written }: Figure,
+  { bare, quantity }: { readonly bare: 'thou' | 'mm'; readonly quantity: PlainQuantity },
+): readonly Measure[] {
+  const metric = bare === 'mm';
+  switch (written) {
+    case 'fraction':
+      return [INCH];
+    case 'half':
+      if (hasInchFractions(quantity)) return [INCH];
+      return whole(metric, quantity);
+    case 'leadingPoint3':
+      return metric ? [MM, INCH] : [INCH];
+    case 'leadingPoint':
+      return metric ? [MM, INCH, THOU] : [INCH, MM, THOU];
+    case 'decimals3':
+      return metric ? [MM, INCH] : [INCH, MM];
+    case 'decimals2':
+      return metric ? [MM] : [MM, INCH, THOU];
+    case 'noughtPoint1':
+      return metric ? [MM] : [THOU, MM];
+    case 'whole':
+      return whole(metric, quantity);
+  }
+}
+
+const whole = (metric: boolean, quantity: PlainQuantity): readonly Measure[] =>
+  metric ? (isSmall(quantity) ? [HUNDREDTH, THOU, MM] : [MM]) : [THOU];
+
+/** Every unit a figure could be in, where none that was heard makes sense of it. */
+export const ALL: readonly Measure[] = [THOU, MM, INCH, HUNDREDTH];

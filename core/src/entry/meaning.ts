@@ -1,0 +1,40 @@
+import { describeLength, otherUnit, type Length, type LengthUnit, type Limits } from '../quantity/index.ts';
+
+export interface LeafLine {
+  readonly thickness: Length;
+  readonly count: number;
+}
+
+/** Limits as they were typed; one figure alone has no verdict until a tolerance is given. */
+export interface LimitsEntry extends Limits {
+  readonly single?: Length;
+}
+
+/** What each field makes of an entry. */
+export interface Values {
+  readonly size: Length;
+  readonly limits: LimitsEntry;
+  readonly pack: readonly LeafLine[];
+  readonly leaves: readonly LeafLine[];
+}
+export type EntryField = keyof Values;
+
+export interface Meaning<Value> {
+  readonly value: Value;
+  readonly unit: LengthUnit;
+  /** in both systems, as it is said beside the field */
+  readonly said: string;
+  /** what stands there, kept although it looks like a slip */
+  readonly asTyped?: true;
+}
+
+export type Understood<Value> =
+  | ({ readonly kind: 'understood' } & Meaning<Value>)
+  | { readonly kind: 'ask'; readonly meanings: readonly Meaning<Value>[]; readonly why: string }
+  | { readonly kind: 'refused'; readonly code: string; readonly message: string };
+
+/** "15.0 thou · 0.381 mm" */
+export function inBoth(length: Length, unit: LengthUnit): string {
+  const other = unit === 'in' || Math.abs(length) < 6_000_000 ? otherUnit(unit) : 'in';
+  return `${describeLength(length, unit)} · ${describeLength(length, other)}`;
+}

@@ -1,0 +1,210 @@
+import { refuse } from '../errors.ts';
+import { formatLimits, nanometres, otherUnit, unitWord, type Length, type LengthUnit } from '../quantity/index.ts';
+import { INCH, type Figure, type Measure, type Token } from './tokens.ts';
+import { inBoth, type EntryField, type LeafLine, type LimitsEntry, type Values } from './meaning.ts';
+
+/** An entry by its grammar, before its unit is known: its figures in order, and what they make. */
+export interface Shape<Value> {
+  readonly figures: readonly Figure[];
+  make(lengths: readonly Length[]): Value;
+  /** the lengths of it that must be what such a thing can be: a tolerance need not */
+  sizes(value: Value): readonly number[];
+  say(value: Value, unit: LengthUnit): string;
+  /** the only measures it can be heard in, where the grammar says so */
+  readonly as?: readonly Measure[];
+}
+
+const isFigure = (token: Token | undefined): token is Figure => token?.is === 'figure';
+const isMark = (token: Token | undefined, ...texts: string[]): boolean => token?.is === 'mark' && texts.includes(token.text);
+const words = (found: readonly Token[]): string => found.map((token) => token.text).join(' ');
+const negative = (length: Length): Length => nanometres(-length);
+
+const TORQUE = new Set(['nm', 'n', 'lb', 'lbs', 'lbf', 'ft', 'ftlb', 'kgm', 'kgfm', 'kg', 'kgf']);
+function noTorque(found: readonly Token[]): void {
+  if (found.some((token) => token.is === 'mark' && TORQUE.has(token.text)))
+    refuse('torque', 'That is a torque; a length is wanted here. Keep it for the bolts?');
+}
+
+/** One size: a figure, with a minus where it stands the other way. */
+function readSize(found: readonly Token[]): Shape<Length>[] {
+  noTorque(found);
+  const isBelow = isMark(found[0], '-', 'down');
+  const rest = isMark(found[0], '-', 'down', 'proud') ? found.slice(1) : found;
+  const [figure, ...more] = rest;
+  if (!isFigure(figure) || more.length > 0)
+    return refuse('notASize', `“${words(found).slice(0, 24)}” is not a size: type one such as 0.25 mm, 10 thou or 3/16".`);
+  return [
+    { figures: [figure], sizes: (length) => [length], make: ([length]) => (isBelow ? negative(length as Length) : (length as Length)), say: inBoth },
+  ];
+}
+
+const limitSizes = ({ min, max, single }: LimitsEntry): number[] => [min, max, single].filter((each) => each !== undefined);
+
+const NOTHING = /^(?:none|nil|nothing|not known|nobody knows|\?)$/;
+const NEGATIVE = new Set(['preload', 'crush', 'nip', 'interference', 'negative']);
+const FILLER = new Set(['end', 'float', 'play', 'clearance', 'backlash', 'of', 'is', 'about']);
+
+const sayLimits = ({ single, ...limits }: LimitsEntry, unit: LengthUnit): string => {
+  if (single !== undefined) return `${inBoth(single, unit)}, one figure alone`;
+  if (limits.min === undefined && limits.max === undefined) return 'no limits';
+  // a float written in inches is said in thou, and a size in inches
+  const isSize = Math.max(Math.abs(limits.min ?? 0), Math.abs(limits.max ?? 0)) > 6_000_000;
+  const shown = unit === 'in' && !isSize ? 'thou' : unit;
+  const each = (u: LengthUnit): string => `${formatLimits(limits, u)} ${unitWord(u)}`;
+  return `${each(shown)} · ${each(shown === 'mm' && isSize ? 'in' : otherUnit(shown))}`;
+};
+
+/** Limits, in any of the ways a manual or a person says them. */
+function readLimitsEntry(found: readonly Token[]): Shape<LimitsEntry>[] {
+  noTorque(found);
+  if (NOTHING.test(words(found))) return [{ figures: [], sizes: limitSizes, make: () => ({}), say: sayLimits }];
+  const isNegative = found.some((token) => token.is === 'mark' && NEGATIVE.has(token.text));
+  const both = found.findIndex((token) => isMark(token, 'preload', 'nip', 'crush', 'interference'));
+  const joint = found.findIndex((token, i) => i > 0 && isMark(token, 'to', '-') && isFigure(found[i + 1]));
+  // "3 preload to 2 float": its first figure alone is the other side of nought
+  const isFirstOnly = both > 0 && joint === both + 1 && isFigure(found[joint + 1]);
+  const kept = found.filter((token) => token.is === 'figure' || !(NEGATIVE.has(token.text) || FILLER.has(token.text)));
+  const shape = (figures: readonly Figure[], make: (lengths: readonly Length[]) => LimitsEntry): Shape<LimitsEntry> => ({
+    figures,
+    sizes: limitSizes,
+    make: (lengths) => ordered(isNegative && !isFirstOnly ? mirrored(make(lengths)) : make(lengths)),
+    say: sayLimits,
+  });
+  const figures = kept.filter(isFigure);
+  const said = kept.map((token) => (token.is === 'figure' ? '#' : token.text)).join(' ');
+  if (/^nil (?:to|-) #$/.test(said)) return [shape(figures, ([max]) => ({ min: 0 as Length, max: max as Length }))];
+  if (/^(?:max(?:imum)?|under|below|up to|not over|no more than|at most|less than) ?\.? #$|^# (?:max(?:imum)?|or less|at most|and under)$/.test(said))
+    return [shape(figures, ([max]) => ({ max: max as Length }))];
+  if (/^(?:min(?:imum)?|over|at least|not under|no less than|more than) ?\.? #$|^# (?:min(?:imum)?|or more|at least|and over)$/.test(said))
+    return [shape(figures, ([min]) => ({ min: min as Length }))];
+  if (/^# (?:±|\+ ?\/ ?-|\+ -) #$/.test(said))
+    return [
+      shape(figures, ([mid, by]) => ({ min: nanometres((mid as Length) - (by as Length)), max: nanometres((mid as Length) + (by as Length)) })),
+    ];
+  if (/^# \+ # - #$/.test(said))
+    return [
+      shape(figures, ([size, over, under]) => ({
+        min: nanometres((size as Length) - (under as Length)),
+        max: nanometres((size as Length) + (over as Length)),
+      })),
+    ];
+  const range = /^(- )?# (?:to|-|;|and) (- )?#$/.exec(said);
+  if (range) {
+    const [, below, alsoBelow] = range;
+    return [
+      shape(figures, ([a, b]) => ({
+        min: below !== undefined || isFirstOnly ? negative(a as Length) : (a as Length),
+        max: alsoBelow === undefined ? (b as Length) : negative(b as Length),
+      })),
+    ];
+  }
+  if (/^(?:- )?#$/.test(said)) return lone(shape, figures[0] as Figure, said.startsWith('-'));
+  return refuse('notLimits', `“${words(found).slice(0, 24)}” is not limits: type them as in 5-8 thou, 0.05 to 0.10 mm, or max 9 thou.`);
+}
+
+/** One figure alone; a bare fraction may as well be two figures with a stroke between. */
+function lone(
+  shape: (figures: readonly Figure[], make: (lengths: readonly Length[]) => LimitsEntry) => Shape<LimitsEntry>,
+  figure: Figure,
+  isBelow: boolean,
+): Shape<LimitsEntry>[] {
+  const single = shape([figure], ([length]) => ({ single: isBelow ? negative(length as Length) : (length as Length) }));
+  const [, top, bottom] = /^(\d+) ?\/ ?(\d+)$/.exec(figure.text) ?? [];
+  if (top === undefined || bottom === undefined || figure.settled || Number(top) >= Number(bottom)) return [single];
+  const each = (text: string): Figure => ({ ...figure, text, value: Number(text), written: 'whole' });
+  const range = shape([each(top), each(bottom)], ([min, max]) => ({ min: min as Length, max: max as Length }));
+  return [range, { ...single, as: [INCH] }];
+}
+
+const mirrored = ({ min, max, single }: LimitsEntry): LimitsEntry => ({
+  ...(max === undefined ? {} : { min: negative(max) }),
+  ...(min === undefined ? {} : { max: negative(min) }),
+  ...(single === undefined ? {} : { single: negative(single) }),
+});
+
+function ordered(limits: LimitsEntry): LimitsEntry {
+  if (limits.min !== undefined && limits.max !== undefined && limits.min > limits.max)
+    refuse('reversedLimits', 'Those limits are the wrong way round: give the smaller first, as in 5-8 thou.');
+  return limits;
+}
+
+const leafSizes = (lines: readonly LeafLine[]): number[] => lines.map(({ thickness }) => thickness);
+
+const LEAF_WORDS = new Set(['leaf', 'leaves', 'shim', 'shims', 'off', 'and', 'pack', 'thick']);
+const MOST_OF_ONE = 200;
+
+const sayLeaves = (lines: readonly LeafLine[], unit: LengthUnit): string =>
+  lines.length === 0 ? 'none' : lines.map(({ thickness, count }) => `${count > 1 ? `${count} of ` : ''}${inBoth(thickness, unit)}`).join(', ');
+
+/** Leaves, each with how many: `20 + 8`, `.010×3`, `3 x .010`, `5 5 8 thou`, `none`. */
+function readLeaves(found: readonly Token[], bare: 'thou' | 'mm'): Shape<readonly LeafLine[]>[] {
+  noTorque(found);
+  if (NOTHING.test(words(found)) || (found.length === 1 && isFigure(found[0]) && found[0].value === 0))
+    return [{ figures: [], sizes: leafSizes, make: () => [], say: sayLeaves }];
+  const comma = found.find((token) => isFigure(token) && token.comma);
+  const [onlyFigure] = found;
+  if (found.length === 2 && isFigure(onlyFigure) && onlyFigure.written === 'whole' && isMark(found[1], 'leaves', 'shims'))
+    return refuse('countOnly', 'That is how many: say how thick each is as well, as in 4 × 10 thou.');
+  const plain = found.filter((token) => token.is === 'figure' || !LEAF_WORDS.has(token.text));
+  const lines = leafLines(plain);
+  const asDecimal = leafShape(lines);
+  const [first, times, second, ...more] = plain;
+  // "4 × 10 thou": four of 10 thou, or ten of 4
+  if (isFigure(first) && isMark(times, 'x') && isFigure(second) && more.length === 0 && canCount(first) && canCount(second) && first.settled)
+    if (second.settled) return [leafShape([{ figure: second, count: first.value }]), leafShape([{ figure: first, count: second.value }])];
+  if (comma === undefined || bare === 'mm') return [asDecimal];
+  // "12,13": one and a bit, or two
+  const parted = plain.flatMap((token): Token[] =>
+    isFigure(token) && token.comma
+      ? token.text.split('.').map((text): Figure => ({ ...token, text, value: Number(text), written: 'whole', decimals: 0, comma: false }))
+      : [token],
+  );
+  return [leafShape(leafLines(parted)), asDecimal];
+}
+
+interface Line {
+  readonly figure: Figure;
+  readonly count: number;
+}
+
+const leafShape = (lines: readonly Line[]): Shape<readonly LeafLine[]> => ({
+  figures: lines.map(({ figure }) => figure),
+  sizes: leafSizes,
+  make: (lengths) => lines.map(({ count }, i) => ({ thickness: lengths[i] as Length, count })),
+  say: sayLeaves,
+});
+
+function leafLines(found: readonly Token[]): Line[] {
+  const lines: Line[] = [];
+  for (let i = 0; i < found.length;) {
+    const [token, times, other] = found.slice(i, i + 3);
+    if (isMark(token, '+', ';')) i += 1;
+    else if (isFigure(token) && isMark(times, 'x', 'of', '@') && isFigure(other)) {
+      lines.push(counted(token, other, isMark(times, 'of', '@')));
+      i += 3;
+    } else if (isFigure(token)) {
+      lines.push({ figure: token, count: 1 });
+      i += 1;
+    } else refuse('notLeaves', `“${words(found).slice(0, 24)}” is not a pack: type each thickness, as in 20+8 thou or 0.50×2 mm.`);
+  }
+  if (lines.length === 0) refuse('notLeaves', 'There is no thickness there: type each, as in 20+8 thou or 0.50×2 mm.');
+  return lines;
+}
+
+const canCount = ({ written, value, decimals }: Figure): boolean => written === 'whole' && decimals === 0 && value >= 1;
+
+/** The whole number beside a decimal is the count; of two whole numbers the first is the thickness. */
+function counted(first: Figure, second: Figure, countFirst: boolean): Line {
+  const [count, figure] = countFirst || !canCount(second) ? [first, second] : [second, first];
+  if (!canCount(count)) refuse('notACount', 'How many is a whole number: as in .010 × 3.');
+  if (count.value > MOST_OF_ONE) refuse('tooMany', `${count.value} of one leaf? Say how thick first, then how many.`);
+  return { figure, count: count.value };
+}
+
+/** What each field's grammar makes of an entry: one shape, or two it could be. */
+export const SHAPES: { readonly [Field in EntryField]: (found: readonly Token[], bare: 'thou' | 'mm') => Shape<Values[Field]>[] } = {
+  size: readSize,
+  limits: readLimitsEntry,
+  pack: readLeaves,
+  leaves: readLeaves,
+};

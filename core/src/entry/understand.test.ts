@@ -1,0 +1,266 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { inch, mm, nanometres, NM_PER, thou, type Length } from '../quantity/index.ts';
+import { plainRange, understand, type EntryQuestion, type PlainQuantity } from './index.ts';
+
+type Bare = EntryQuestion<'size'>['bare'];
+
+/** In a line: what was understood, or the meanings asked about, or why it was refused. The other system is left out. */
+function outcome(text: string, field: string, bare: Bare, quantity?: string, expected?: EntryQuestion<'size'>['expected']): string {
+  const found = understand(text, {
+    field: field as 'limits',
+    bare,
+    ...(quantity ? { quantity: quantity as PlainQuantity } : {}),
+    ...(expected ? { expected } : {}),
+  });
+  const short = (said: string): string =>
+    said
+      .split(', ')
+      .map((each) => each.split(' · ')[0])
+      .join(', ');
+  if (found.kind === 'refused') return `! ${found.code}`;
+  if (found.kind === 'understood') return `= ${short(found.said)}`;
+  return `? ${found.meanings.map((each) => `${short(each.said)}${each.asTyped ? ' as typed' : ''}`).join(' | ')}`;
+}
+
+/** Field or its quantity, workshop, entry, what is made of it. Worked out by hand from the rules, not from the program. */
+const TABLE = `
+limits thou | 5-8 | = 5–8 thou
+limits thou | 5 - 8 | = 5–8 thou
+limits thou | 5 to 8 | = 5–8 thou
+limits thou | 5…8 | = 5–8 thou
+limits thou | 5-8 thou | = 5–8 thou
+limits thou | .005-.008 | = 5–8 thou
+limits thou | .005 to .008 in | = 5–8 thou
+limits thou | 0.005-0.008 | = 5–8 thou
+limits thou | 0.05-0.10 | ? 0.050–0.100 mm | 50–100 thou
+limits thou | 0.05-0.10 mm | = 0.050–0.100 mm
+limits thou | .05-.10 | ? 50–100 thou | 0.050–0.100 mm
+limits thou | 0.2-0.5 | = 0.200–0.500 mm
+limits thou | 0.5-0.8 | ? 0.5–0.8 thou | 0.500–0.800 mm
+limits thou | 1.5-4 | = 1.5–4 thou
+limits thou | 2½-4½ | = 2.5–4.5 thou
+limits thou | max .003 | = max 3 thou
+limits thou | max 9 | = max 9 thou
+limits thou | 0.005 max | = max 5 thou
+limits thou | under .005 | = max 5 thou
+limits thou | under 6 | = max 6 thou
+limits thou | not over 6 | = max 6 thou
+limits thou | 6 or less | = max 6 thou
+limits thou | up to 6 | = max 6 thou
+limits thou | at least 2 | = min 2 thou
+limits thou | min 2 thou | = min 2 thou
+limits thou | 2 or more | = min 2 thou
+limits thou | nil to 3 | = 0–3 thou
+limits thou | 0-3 | = 0–3 thou
+limits thou | 0 to .003 | = 0–3 thou
+limits thou | preload 1-3 | = preload 1–3 thou
+limits thou | preload .001-.003 | = preload 1–3 thou
+limits thou | crush 1-3 thou | = preload 1–3 thou
+limits thou | 3 preload to 2 float | = 3 preload to 2 float thou
+limits thou | interference 1-2 | = preload 1–2 thou
+limits thou | -3 to -1 | = preload 1–3 thou
+limits thou | -3 to 2 | = 3 preload to 2 float thou
+limits thou | 5-8 tenths | = 0.5–0.8 thou
+limits thou | 6 ±2 | = 4–8 thou
+limits thou | 6 +- 2 thou | = 4–8 thou
+limits thou | 5/8 | ? 5–8 thou | 0.6250 in, one figure alone
+limits thou | 2/4 | ? 2–4 thou | 0.5000 in, one figure alone
+limits thou | 5 | = 5.0 thou, one figure alone
+limits thou | .005 | = 0.0050 in, one figure alone
+limits thou | none | = no limits
+limits thou | not known | = no limits
+limits thou | nobody knows | = no limits
+limits thou | 8-5 | ! reversedLimits
+limits thou | 5-8 mm | ? 0.127–0.203 mm | 0.500–0.800 mm | 0.197–0.315 mm | 5.000–8.000 mm as typed
+limits thou | 90 lb ft | ! torque
+limits thou | 25 Nm | ! torque
+limits thou | five to eight | ! notLimits
+limits thou | 5-8-9 | ! notLimits
+limits thou | | ! empty
+limits thou | mm 5-8 | ! unitFirst
+limits thou | 1,000 | ! ambiguousComma
+limits thou | 1/0 | ! zeroDenominator
+limits mm | 0.05-0.10 | = 0.050–0.100 mm
+limits mm | 0,05-0,10 | = 0.050–0.100 mm
+limits mm | 0.05 to 0.1 mm | = 0.050–0.100 mm
+limits mm | .05-.10 | ? 0.050–0.100 mm | 50–100 thou
+limits mm | 0.2-0.5 | = 0.200–0.500 mm
+limits mm | 5-8 | ? 0.050–0.080 mm | 5–8 thou
+limits mm | 1-2 | ? 0.010–0.020 mm | 1–2 thou | 1.000–2.000 mm
+limits mm | .005-.008 | = 5–8 thou
+limits mm | 0.025-0.051 | ? 0.025–0.051 mm | 25–51 thou
+limits mm | 5-8 thou | = 5–8 thou
+limits mm | 5-8 hundredths | ? 0.050–0.080 mm | 50–80 thou
+limits mm | 5-8 tenths | ? 0.500–0.800 mm | 0.5–0.8 thou
+limits mm | 5-8 mil | = 5–8 thou
+limits mm | max 0.08 | = max 0.080 mm
+limits mm | preload 0.02-0.05 | = preload 0.020–0.050 mm
+limits mm | 0.1 | = 0.100 mm, one figure alone
+limits/diameter thou | 1.1250-1.1265 | = 1.1250–1.1265 in
+limits/diameter thou | 1.125 +0.0015 -0 | = 1.1250–1.1265 in
+limits/diameter thou | 0.728 ±0.003 in | = 0.7250–0.7310 in
+limits/diameter thou | 1-3/8 in | = 1.3750 in, one figure alone
+limits/diameter mm | 27.98-28.02 | = 27.980–28.020 mm
+pack thou | 20+8 | = 20.0 thou, 8.0 thou
+pack thou | 20 + 8 | = 20.0 thou, 8.0 thou
+pack thou | 20 8 | = 20.0 thou, 8.0 thou
+pack thou | 20, 8 | = 20.0 thou, 8.0 thou
+pack thou | .027 | = 0.0270 in
+pack thou | .020 + .005 | = 0.0200 in, 0.0050 in
+pack thou | .020 + .005 in | = 0.0200 in, 0.0050 in
+pack thou | 0.50 mm + 3 thou | = 19.7 thou, 3.0 thou
+pack thou | 0.50 mm | = 0.500 mm
+pack thou | 0.50 | = 0.500 mm
+pack thou | 2.40 | ? 2.400 mm | 2.4 thou
+pack thou | 2.47 | ? 2.470 mm | 2.5 thou
+pack thou | .010×4 | = 4 of 0.0100 in
+pack thou | 3 x .010 | = 3 of 0.0100 in
+pack thou | 5×4 | = 4 of 5.0 thou
+pack thou | 4 × 10 thou | ? 4 of 10.0 thou | 10 of 4.0 thou
+pack thou | 10 thou × 4 | = 4 of 10.0 thou
+pack thou | 2 of 5 thou | = 2 of 5.0 thou
+pack thou | 12,13 | ? 12.0 thou, 13.0 thou | 12.1 thou
+pack thou | none | = none
+pack thou | nil | = none
+pack thou | 0 | = none
+pack thou | 16 18 swg | = 0.0640 in, 0.0480 in
+pack thou | 40 swg | ! notAGauge
+pack thou | 27 | = 27.0 thou
+pack thou | 15½ | = 15.5 thou
+pack thou | 5 | = 5.0 thou
+pack thou | 300 | ? 3.000 mm | 300.0 thou as typed
+pack thou | 4 shims | ! countOnly
+pack thou | 4 leaves | ! countOnly
+pack thou | thick one | ! notLeaves
+pack thou | .010 × 2.5 | ! notACount
+pack thou | 5 × 500 | ! tooMany
+pack mm | 0,50+0,20 | = 0.500 mm, 0.200 mm
+pack mm | 0.30+0.20 | = 0.300 mm, 0.200 mm
+pack mm | 0.5 | = 0.500 mm
+pack mm | 2.47 | = 2.470 mm
+pack mm | 1 | = 1.000 mm
+pack mm | 27 | ? 27.0 thou | 0.270 mm | 27.000 mm as typed
+pack mm | .027 | ? 0.027 mm | 0.0270 in
+pack mm | 15 thou | = 15.0 thou
+pack mm | 0.10×4 | = 4 of 0.100 mm
+leaves thou | 6 4×2 12 thou | = 6.0 thou, 2 of 4.0 thou, 12.0 thou
+leaves thou | 4×3 2×5 thou | = 3 of 4.0 thou, 5 of 2.0 thou
+leaves thou | 0.20×2 mm | = 2 of 0.200 mm
+leaves mm | 0.10×4 0.15 0.20 | = 4 of 0.100 mm, 0.150 mm, 0.200 mm
+size thou | 1.4372 | = 1.4372 in
+size thou | .8008 | = 0.8008 in
+size thou | .5 | = 0.5000 in
+size thou | 38.12 | = 38.120 mm
+size thou | 1.25 | = 1.2500 in
+size thou | 3/4 | = 0.7500 in
+size thou | 1-1/4 | = 1.2500 in
+size thou | 1 3/16" | = 1.1875 in
+size thou | 7/8 | = 0.8750 in
+size thou | ½ | = 0.5000 in
+size thou | 25 | ? 25.000 mm | 25.0 thou as typed
+size thou | 3 | ? 3.000 mm | 3.0000 in | 3.0 thou as typed
+size thou | 25 mm | = 25.000 mm
+size thou | 812 thou | = 812.0 thou
+size thou | 812 | = 812.0 thou
+size thou | abc | ! notASize
+size thou | 25 26 | ! notASize
+size mm | 25 | = 25.000 mm
+size mm | 25.4 | = 25.400 mm
+size mm | 38.12 | = 38.120 mm
+size mm | 38,12 | = 38.120 mm
+size mm | 1.4372 | = 1.4372 in
+size mm | 7/8 | = 0.8750 in
+size mm | .8008 | = 0.8008 in
+size mm | 1.125 in | = 1.1250 in
+gasket thou | 15 | = 15.0 thou
+gasket thou | 1/64 | = 0.0156 in
+gasket mm | 0.4 | = 0.400 mm
+spacer thou | 10 | = 10.0 thou
+spacer thou | 0.012 | = 0.0120 in
+spacer mm | 2.5 | = 2.500 mm
+spacer mm | 0.012 | = 0.0120 in
+distancePiece thou | 1.103 | ? 1.1030 in | 1.103 mm
+distancePiece thou | 2.5 in | = 2.5000 in
+roller thou | .250 | = 0.2500 in
+roller thou | 1/4 | = 0.2500 in
+roller mm | 3.168 | = 3.168 mm
+bolt thou | 1-1/2 | = 1.5000 in
+bolt mm | 40 | = 40.000 mm
+`
+  .trim()
+  .split('\n')
+  .map((line) => /^(\S+) (thou|mm) \|(.*?) \| ([=?!].*)$/.exec(line)?.slice(1) ?? []);
+
+const FIELDS = ['limits', 'pack', 'leaves', 'size'];
+
+describe('what is typed', () => {
+  it.each(TABLE)('%s, %s workshop: %s', (what = '', bare, text = '', wanted) => {
+    const [first = '', second] = what.split('/');
+    const [field, quantity] = FIELDS.includes(first) ? [first, second] : ['size', first];
+    expect(outcome(text.trim(), field, bare as Bare, quantity)).toBe(wanted);
+  });
+});
+
+describe('where something is expected', () => {
+  const about = (min: Length, max: Length) => ({ min, max });
+  it('one meaning in it, and every other four times off, is understood', () => {
+    // 2.40 mm is 94.5 thou, and 2.4 thou is 0.061 mm: with about 2.5 mm expected it is the first
+    expect(outcome('2.40', 'size', 'thou', 'leaf', about(mm(2), mm(3)))).toBe('= 2.400 mm');
+    expect(outcome('2.40', 'size', 'thou', 'leaf', about(thou(2), thou(4)))).toBe('= 2.4 thou');
+    expect(outcome('2.40', 'size', 'thou', 'leaf')).toBe('? 2.400 mm | 2.4 thou');
+  });
+  it('two meanings near it are asked about all the same', () => {
+    expect(outcome('5', 'size', 'mm', 'float', about(thou(1), thou(9)))).toBe('? 0.050 mm | 5.0 thou');
+  });
+  it('a factor off it is asked about, with what was typed last; two to four times off is a surprise, and kept', () => {
+    expect(outcome('240 thou', 'size', 'thou', 'spacer', about(thou(20), thou(30)))).toBe('? 24.0 thou | 240.0 thou as typed');
+    expect(outcome('70 thou', 'size', 'thou', 'spacer', about(thou(20), thou(30)))).toBe('= 70.0 thou');
+  });
+});
+
+describe('any value in a written unit', () => {
+  const UNITS = { mm: 3, in: 4, thou: 1, um: 0 } as const;
+  const QUANTITIES: readonly PlainQuantity[] = ['float', 'leaf', 'spacer', 'gasket', 'distancePiece', 'diameter', 'roller', 'bolt', 'spring'];
+  const entries = fc
+    .record({
+      quantity: fc.constantFrom(...QUANTITIES),
+      unit: fc.constantFrom('mm', 'in', 'thou', 'um'),
+      share: fc.double({ min: 0, max: 1, noNaN: true }),
+      bare: fc.constantFrom<Bare>('thou', 'mm'),
+      known: fc.boolean(),
+    })
+    .map(({ quantity, unit, share, ...rest }) => {
+      const { min, max } = plainRange(quantity);
+      const text = ((min + share * (max - min)) / NM_PER[unit as keyof typeof UNITS]).toFixed(UNITS[unit as keyof typeof UNITS]);
+      return { quantity, text: `${text} ${unit}`, value: nanometres(Number(text) * NM_PER[unit as keyof typeof UNITS]), ...rest };
+    })
+    .filter(({ quantity, value }) => value >= plainRange(quantity).min && value <= plainRange(quantity).max);
+  it('is that value, with nothing expected or with something that holds it', () => {
+    fc.assert(
+      fc.property(entries, ({ quantity, text, value, bare, known }) => {
+        const expected = known ? { expected: { min: nanometres(value * 0.5), max: nanometres(value * 2) } } : {};
+        expect(understand(text, { field: 'size', bare, quantity, ...expected })).toMatchObject({ kind: 'understood', value });
+      }),
+    );
+  });
+  it('is never another: whatever is typed is understood, asked or refused, and never thrown', () => {
+    fc.assert(
+      fc.property(fc.string(), fc.constantFrom('size', 'limits', 'pack', 'leaves'), fc.constantFrom<Bare>('thou', 'mm'), (text, field, bare) => {
+        expect(['understood', 'ask', 'refused']).toContain(understand(text, { field: field as 'size', bare }).kind);
+      }),
+    );
+  });
+});
+
+it('says back what it kept: limits in whole nanometres, leaves with how many', () => {
+  expect(understand('.005-.008', { field: 'limits', bare: 'thou' })).toEqual({
+    kind: 'understood',
+    value: { min: thou(5), max: thou(8) },
+    unit: 'in',
+    said: '5–8 thou · 0.127–0.203 mm',
+  });
+  expect(understand('.010×4', { field: 'pack', bare: 'thou' })).toMatchObject({ value: [{ thickness: inch(0.01), count: 4 }] });
+  expect(understand('nil to 3', { field: 'limits', bare: 'thou' })).toMatchObject({ value: { min: 0, max: thou(3) } });
+  expect(understand('12', { field: 'limits', bare: 'thou' })).toMatchObject({ value: { single: thou(12) } });
+});

@@ -1,0 +1,153 @@
+import { ReckoningError } from '../errors.ts';
+import { nanometres, suspectSlip, type Length, type LengthUnit } from '../quantity/index.ts';
+import { ALL, heard, mostTelling } from './heard.ts';
+import { type EntryField, type Meaning, type Understood, type Values } from './meaning.ts';
+import { isPlain, MOST_IN_A_PACK, plainRange, type PlainQuantity, type PlainRange } from './plainRange.ts';
+import { SHAPES, type Shape } from './shapes.ts';
+import { inMeasure, tokens, type Figure, type Measure } from './tokens.ts';
+
+export interface EntryQuestion<Field extends EntryField> {
+  readonly field: Field;
+  /** what the workshop thinks in: never the display's */
+  readonly bare: 'thou' | 'mm';
+  readonly quantity?: PlainQuantity;
+  /** narrower than what is plain, where something is known of what is typed */
+  readonly expected?: { readonly min: Length; readonly max: Length };
+}
+
+const USUAL: Readonly<Record<EntryField, PlainQuantity>> = { size: 'diameter', limits: 'float', pack: 'leaf', leaves: 'leaf' };
+
+/**
+ * What was typed into a field that takes a length: understood and said back in both systems, asked about with its meanings, likeliest first,
+ * or refused in a sentence. Nothing is silently wrong: where two meanings are plausible it is asked. The entry itself is never changed.
+ *
+ * @param text what was typed
+ * @returns lengths in whole nm; a bare number's unit by how it is written, in this workshop, and by what such a thing can be
+ * @example understand('.005-.008', { field: 'limits', bare: 'thou' }) // understood, 5 to 8 thou
+ */
+export function understand<Field extends EntryField>(text: string, question: EntryQuestion<Field>): Understood<Values[Field]> {
+  try {
+    const { field, bare, quantity = USUAL[field] } = question;
+    const shapes = SHAPES[field](tokens(text, bare), bare);
+    return decide(shapes, { ...question, quantity });
+  } catch (error) {
+    if (error instanceof ReckoningError) return { kind: 'refused', code: error.code, message: error.message };
+    throw error;
+  }
+}
+
+/** So many slips are asked about, and what was typed. */
+const MOST_SLIPS = 3;
+
+type Decided<Field extends EntryField> = EntryQuestion<Field> & { readonly quantity: PlainQuantity };
+
+/** One way of hearing the whole entry: every figure in a measure. */
+interface Heard<Value> {
+  readonly meaning: Meaning<Value>;
+  readonly lengths: readonly number[];
+  readonly shape: Shape<Value>;
+}
+
+function decide<Field extends EntryField>(shapes: readonly Shape<Values[Field]>[], question: Decided<Field>): Understood<Values[Field]> {
+  const range = plainRange(question.quantity);
+  const ways = shapes.flatMap((shape) => waysOf(shape, question));
+  const sound = ways.filter(({ lengths }) => lengths.every(Number.isFinite));
+  if (sound.length === 0) return { kind: 'refused', code: 'notAGauge', message: 'Wire gauge numbers here run from 0 to 36, whole numbers only.' };
+  const settled = shapes.length === 1 && isSettled(shapes[0]?.figures ?? []);
+  // what the grammar alone could be either way is asked, however plausible one of them is
+  const plain = sound.filter((way) => way.shape.as !== undefined || isPlausible(way, range, question));
+  const told = settled ? sound : plain;
+  const one = distinct(told);
+  const [first] = one;
+  if (first && one.length === 1) return guarded(first, question, range);
+  if (first) return expectedOne(one, question) ?? ask(one, 'It could be either: which?');
+  const others = distinct(shapes.flatMap((shape) => waysIn(shape, ALL)).filter((way) => isPlausible(way, range, question)));
+  const [typed] = sound;
+  if (others.length > 0 && typed)
+    return ask(
+      [...others.slice(0, MOST_SLIPS), { ...typed, meaning: asTyped(typed.meaning) }],
+      'As it stands it is not what such a thing can be: which was meant?',
+    );
+  return ask(
+    distinct(sound).map((way) => ({ ...way, meaning: asTyped(way.meaning) })),
+    'That is not what such a thing can be: mend it, or keep it as typed.',
+  );
+}
+
+const asTyped = <Value>(meaning: Meaning<Value>): Meaning<Value> => ({ ...meaning, asTyped: true });
+
+const isSettled = (figures: readonly Figure[]): boolean => figures.every((figure) => figure.settled?.length === 1 || figure.value === 0);
+
+function waysOf<Value>(shape: Shape<Value>, { bare, quantity }: { readonly bare: 'thou' | 'mm'; readonly quantity: PlainQuantity }): Heard<Value>[] {
+  const open = shape.figures.filter((figure) => figure.settled === null);
+  const telling = mostTelling(open);
+  const doubtful = shape.figures.find((figure) => (figure.settled?.length ?? 0) > 1)?.settled;
+  return waysIn(shape, shape.as ?? doubtful ?? (telling ? heard(telling, { bare, quantity }) : [ALL[bare === 'thou' ? 0 : 1] as Measure]));
+}
+
+/** The entry heard in each of some measures; figures whose unit was written keep theirs. */
+function waysIn<Value>(shape: Shape<Value>, measures: readonly Measure[]): Heard<Value>[] {
+  return measures.map((measure) => {
+    const measureOf = (figure: Figure): Measure => (figure.settled?.length === 1 ? (figure.settled[0] ?? measure) : measure);
+    const lengths = shape.figures.map((figure) => inMeasure(figure, measureOf(figure)));
+    const last = shape.figures.at(-1);
+    const { unit } = last ? measureOf(last) : measure;
+    return { meaning: meaningOf(shape, lengths, unit), lengths, shape };
+  });
+}
+
+function meaningOf<Value>(shape: Shape<Value>, lengths: readonly number[], unit: LengthUnit): Meaning<Value> {
+  if (!lengths.every(Number.isFinite)) return { value: null as Value, unit, said: '' };
+  const value = shape.make(lengths.map((nm) => nanometres(nm)));
+  return { value, unit, said: shape.say(value, unit) };
+}
+
+function isPlausible<Field extends EntryField>({ meaning, shape }: Heard<Values[Field]>, range: PlainRange, { field }: Decided<Field>): boolean {
+  const sizes = shape.sizes(meaning.value);
+  return sizes.every((nm) => isPlain(nm, range)) && (field !== 'pack' || packTotal(meaning.value as Values['pack']) <= MOST_IN_A_PACK);
+}
+
+const packTotal = (lines: Values['pack']): number => lines.reduce((sum, { thickness, count }) => sum + thickness * count, 0);
+
+/** Two ways of hearing that come to the same lengths are one. */
+function distinct<Value>(ways: readonly Heard<Value>[]): Heard<Value>[] {
+  const seen = new Set<string>();
+  return ways.filter(({ meaning }) => {
+    const key = JSON.stringify(meaning.value);
+    return !seen.has(key) && Boolean(seen.add(key));
+  });
+}
+
+/** Where something is known, and one meaning lies in it while every other is off it by four times or more, it is that one. */
+function expectedOne<Field extends EntryField>(ways: readonly Heard<Values[Field]>[], question: Decided<Field>): Understood<Values[Field]> | null {
+  const { expected } = question;
+  if (!expected) return null;
+  const sizesOf = ({ meaning, shape }: Heard<Values[Field]>): readonly number[] => shape.sizes(meaning.value);
+  const inside = (way: Heard<Values[Field]>): boolean => sizesOf(way).every((nm) => nm >= expected.min && nm <= expected.max);
+  const farOff = (way: Heard<Values[Field]>): boolean => sizesOf(way).some((nm) => nm >= expected.max * 4 || nm <= expected.min / 4);
+  const [one, ...more] = ways.filter(inside);
+  return one && more.length === 0 && ways.every((way) => way === one || farOff(way)) ? { kind: 'understood', ...one.meaning } : null;
+}
+
+/** Asks where another factor would put the entry in what is expected, or plain, and as typed it is outside. */
+function guarded<Field extends EntryField>(way: Heard<Values[Field]>, question: Decided<Field>, range: PlainRange): Understood<Values[Field]> {
+  const { meaning, lengths, shape } = way;
+  const within = question.field === 'size' ? (question.expected ?? range) : range;
+  const odd = shape.sizes(meaning.value).find((nm) => !isPlain(nm, within));
+  if (odd === undefined) return { kind: 'understood', ...meaning };
+  const slips = suspectSlip(nanometres(Math.abs(odd)), within);
+  const meant = slips.flatMap(({ factor }) => {
+    const all = lengths.map((nm) => nm / factor);
+    const alone = lengths.map((nm) => (nm === odd ? nm / factor : nm));
+    const sound = [all, alone]
+      .map((each) => meaningOf(shape, each, meaning.unit))
+      .find(({ value }) => shape.sizes(value).every((nm) => isPlain(nm, within)));
+    return sound ? [sound] : [];
+  });
+  if (meant.length === 0) return { kind: 'understood', ...meaning };
+  return { kind: 'ask', meanings: [...meant.slice(0, MOST_SLIPS), asTyped(meaning)], why: `${slips[0]?.why ?? 'A slip'}?` };
+}
+
+function ask<Value>(ways: readonly Heard<Value>[], why: string): Understood<Value> {
+  return { kind: 'ask', meanings: ways.slice(0, 4).map(({ meaning }) => meaning), why };
+}
