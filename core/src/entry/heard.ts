@@ -1,5 +1,8 @@
 import { hasInchFractions, isSmall, type PlainQuantity } from './plainRange.ts';
-import { HUNDREDTH, INCH, MM, THOU, type Figure, type Measure, type Written } from './tokens.ts';
+import { NM_PER } from '../quantity/index.ts';
+import type { Instrument } from '../reading/index.ts';
+import { finest, isAsEngraved } from './readingShapes.ts';
+import { division, HUNDREDTH, INCH, MM, THOU, type Figure, type Measure, type Written } from './tokens.ts';
 
 /** The most telling figure decides for all: a fraction, a leading point, the most decimals. */
 const TELLING: readonly Written[] = ['fraction', 'leadingPoint3', 'leadingPoint', 'decimals3', 'decimals2', 'noughtPoint1', 'half', 'whole'];
@@ -41,3 +44,16 @@ const whole = (metric: boolean, quantity: PlainQuantity): readonly Measure[] =>
 
 /** Every unit a figure could be in, where none that was heard makes sense of it. */
 export const ALL: readonly Measure[] = [THOU, MM, INCH, HUNDREDTH];
+
+const OF_UNIT = { mm: MM, in: INCH, thou: THOU, um: MM } as const;
+
+/** At an instrument, figures as fine as it is engraved, and one finer, are its own; a whole number at a dial is divisions. */
+export function heardAt(figure: Figure, instrument: Instrument, quantity: PlainQuantity): readonly Measure[] {
+  const { kind, unit, resolution } = instrument;
+  const isWhole = figure.written === 'whole' || figure.written === 'half';
+  if (kind === 'dial' && isWhole) return [division(resolution, unit)];
+  const own = OF_UNIT[unit];
+  if (isWhole && figure.decimals === 0) return [own];
+  if (kind !== 'dial' && figure.decimals > 0 && isAsEngraved(figure, finest(instrument, NM_PER[unit]))) return [own];
+  return heard(figure, { bare: unit === 'mm' || unit === 'um' ? 'mm' : 'thou', quantity });
+}

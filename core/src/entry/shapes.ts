@@ -1,7 +1,7 @@
 import { refuse } from '../errors.ts';
 import { formatLimits, nanometres, otherUnit, unitWord, type Length, type LengthUnit } from '../quantity/index.ts';
 import { INCH, type Figure, type Measure, type Token } from './tokens.ts';
-import { inBoth, type EntryField, type LeafLine, type LimitsEntry, type Values } from './meaning.ts';
+import { inBoth, type LeafLine, type LimitsEntry } from './meaning.ts';
 
 /** An entry by its grammar, before its unit is known: its figures in order, and what they make. */
 export interface Shape<Value> {
@@ -10,25 +10,27 @@ export interface Shape<Value> {
   /** the lengths of it that must be what such a thing can be: a tolerance need not */
   sizes(value: Value): readonly number[];
   say(value: Value, unit: LengthUnit): string;
+  /** how many of its figures, from the first, are one thing read again */
+  readonly repeats?: number;
   /** the only measures it can be heard in, where the grammar says so */
   readonly as?: readonly Measure[];
 }
 
-const isFigure = (token: Token | undefined): token is Figure => token?.is === 'figure';
-const isMark = (token: Token | undefined, ...texts: string[]): boolean => token?.is === 'mark' && texts.includes(token.text);
-const words = (found: readonly Token[]): string => found.map((token) => token.text).join(' ');
-const negative = (length: Length): Length => nanometres(-length);
+export const isFigure = (token: Token | undefined): token is Figure => token?.is === 'figure';
+export const isMark = (token: Token | undefined, ...texts: string[]): boolean => token?.is === 'mark' && texts.includes(token.text);
+export const words = (found: readonly Token[]): string => found.map((token) => token.text).join(' ');
+export const negative = (length: Length): Length => nanometres(-length);
 
 const TORQUE = new Set(['nm', 'n', 'lb', 'lbs', 'lbf', 'ft', 'ftlb', 'kgm', 'kgfm', 'kg', 'kgf']);
-function noTorque(found: readonly Token[]): void {
+export function noTorque(found: readonly Token[]): void {
   if (found.some((token) => token.is === 'mark' && TORQUE.has(token.text)))
     refuse('torque', 'That is a torque; a length is wanted here. Keep it for the bolts?');
 }
 
-/** One size: a figure, with a minus where it stands the other way. */
-function readSize(found: readonly Token[]): Shape<Length>[] {
+/** One size: a figure; a face that stands proud is less than nothing, one that is down is more. */
+export function readSize(found: readonly Token[]): Shape<Length>[] {
   noTorque(found);
-  const isBelow = isMark(found[0], '-', 'down');
+  const isBelow = isMark(found[0], '-', 'proud');
   const rest = isMark(found[0], '-', 'down', 'proud') ? found.slice(1) : found;
   const [figure, ...more] = rest;
   if (!isFigure(figure) || more.length > 0)
@@ -55,7 +57,7 @@ const sayLimits = ({ single, ...limits }: LimitsEntry, unit: LengthUnit): string
 };
 
 /** Limits, in any of the ways a manual or a person says them. */
-function readLimitsEntry(found: readonly Token[]): Shape<LimitsEntry>[] {
+export function readLimitsEntry(found: readonly Token[]): Shape<LimitsEntry>[] {
   noTorque(found);
   if (NOTHING.test(words(found))) return [{ figures: [], sizes: limitSizes, make: () => ({}), say: sayLimits }];
   const isNegative = found.some((token) => token.is === 'mark' && NEGATIVE.has(token.text));
@@ -137,7 +139,7 @@ const sayLeaves = (lines: readonly LeafLine[], unit: LengthUnit): string =>
   lines.length === 0 ? 'none' : lines.map(({ thickness, count }) => `${count > 1 ? `${count} of ` : ''}${inBoth(thickness, unit)}`).join(', ');
 
 /** Leaves, each with how many: `20 + 8`, `.010×3`, `3 x .010`, `5 5 8 thou`, `none`. */
-function readLeaves(found: readonly Token[], bare: 'thou' | 'mm'): Shape<readonly LeafLine[]>[] {
+export function readLeaves(found: readonly Token[], bare: 'thou' | 'mm'): Shape<readonly LeafLine[]>[] {
   noTorque(found);
   if (NOTHING.test(words(found)) || (found.length === 1 && isFigure(found[0]) && found[0].value === 0))
     return [{ figures: [], sizes: leafSizes, make: () => [], say: sayLeaves }];
@@ -200,11 +202,3 @@ function counted(first: Figure, second: Figure, countFirst: boolean): Line {
   if (count.value > MOST_OF_ONE) refuse('tooMany', `${count.value} of one leaf? Say how thick first, then how many.`);
   return { figure, count: count.value };
 }
-
-/** What each field's grammar makes of an entry: one shape, or two it could be. */
-export const SHAPES: { readonly [Field in EntryField]: (found: readonly Token[], bare: 'thou' | 'mm') => Shape<Values[Field]>[] } = {
-  size: readSize,
-  limits: readLimitsEntry,
-  pack: readLeaves,
-  leaves: readLeaves,
-};

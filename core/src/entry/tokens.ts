@@ -3,7 +3,7 @@ import { NM_PER, SWG_INCHES, tidy, type LengthUnit } from '../quantity/index.ts'
 
 /** What a number may be a number of: its size in nm, and the unit it is said back in. */
 export interface Measure {
-  readonly name: 'thou' | 'mm' | 'in' | 'um' | 'hundredth' | 'tenth' | 'tenthOfMm' | 'hundredthOfInch' | 'swg';
+  readonly name: 'thou' | 'mm' | 'in' | 'um' | 'hundredth' | 'tenth' | 'tenthOfMm' | 'hundredthOfInch' | 'swg' | 'division';
   readonly nm: number;
   readonly unit: LengthUnit;
 }
@@ -13,6 +13,8 @@ export const THOU = measure('thou', NM_PER.thou, 'thou');
 export const MM = measure('mm', NM_PER.mm, 'mm');
 export const INCH = measure('in', NM_PER.in, 'in');
 /** a hundredth of a millimetre, as a metric dial is counted */
+/** one division of a dial, as its hand is read */
+export const division = (resolution: number, unit: LengthUnit): Measure => measure('division', resolution, unit);
 export const HUNDREDTH = measure('hundredth', NM_PER.mm / 100, 'mm');
 const MICRON = measure('um', NM_PER.um, 'um');
 /** a tenth of a thou, as a toolmaker says it; a tenth of a millimetre, as a metric shop does */

@@ -1,17 +1,26 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { inch, mm, nanometres, NM_PER, thou, type Length } from '../quantity/index.ts';
+import { INSTRUMENTS, type InstrumentName } from '../reading/index.ts';
 import { plainRange, understand, type EntryQuestion, type PlainQuantity } from './index.ts';
 
 type Bare = EntryQuestion<'size'>['bare'];
 
 /** In a line: what was understood, or the meanings asked about, or why it was refused. The other system is left out. */
-function outcome(text: string, field: string, bare: Bare, quantity?: string, expected?: EntryQuestion<'size'>['expected']): string {
+function outcome(
+  text: string,
+  field: string,
+  bare: Bare,
+  quantity?: string,
+  expected?: EntryQuestion<'size'>['expected'],
+  instrument?: string,
+): string {
   const found = understand(text, {
     field: field as 'limits',
     bare,
     ...(quantity ? { quantity: quantity as PlainQuantity } : {}),
     ...(expected ? { expected } : {}),
+    ...(instrument ? { instrument: INSTRUMENTS[instrument as InstrumentName] } : {}),
   });
   const short = (said: string): string =>
     said
@@ -187,18 +196,70 @@ roller thou | 1/4 | = 0.2500 in
 roller mm | 3.168 | = 3.168 mm
 bolt thou | 1-1/2 | = 1.5000 in
 bolt mm | 40 | = 40.000 mm
+reading@dialThou thou | 88>12 | = 24.0 thou
+reading@dialThou thou | 88<12 | = 76.0 thou
+reading@dialThou thou | 88 > 12 | = 24.0 thou
+reading@dialThou thou | 88>12 +1 | = 124.0 thou
+reading@dialThou thou | 87½>99½ | = 12.0 thou
+reading@dialThou thou | 88>12>88 | = 24.0 thou
+reading@dialThou thou | 88>12>80 | = 24.0 thou, the stand moved
+reading@dialThou thou | 88>88 | = 0.0 thou
+reading@dialThou thou | 120>12 | ! offTheDial
+reading@dialThou thou | -3 | = −3.0 thou
+reading@dialThou thou | 24 | = 24.0 thou
+reading@dialThou thou | 24 24 23 | = mean of 3: 23.7 thou
+reading@dialThou thou | 24 25 tenths | = mean of 2: 2.5 thou
+reading@dialThou thou | 12.5 | = 12.5 thou
+reading@dialThou thou | 0.60 | ? 0.600 mm | 0.6 thou
+reading@dialThou thou | 0.60 mm | = 0.600 mm
+reading@dialThou thou | .012 | = 0.0120 in
+reading@dialThou thou | 12 120 12 | ? mean of 3: 12.0 thou | mean of 3: 48.0 thou as typed
+reading@dialThou thou | 12 0.01 | ? mean of 2: 6.005 mm as typed | mean of 2: 6.0050 in as typed | mean of 2: 6.0 thou as typed
+reading@dialThou thou | 23½ thou | = 23.5 thou
+reading@dialThou thou | 24 mm | ? 0.610 mm | 2.400 mm | 0.945 mm | 24.000 mm as typed
+reading@dialThou thou | 12 thousandths | = 12.0 thou
+reading@dialThou thou | 90 lb ft | ! torque
+reading@dialThou thou | twelve | ! notAReading
+reading@dialMm mm | 88>12 | = 0.240 mm
+reading@dialMm mm | 24 | = 0.240 mm
+reading@dialMm mm | 0.24 | = 0.240 mm
+reading@dialMm mm | 0,24 | = 0.240 mm
+reading@dialMm mm | 10 thou | = 10.0 thou
+reading@feelersThou thou | goes 9 stops 10 | = 9.5 thou
+reading@feelersThou thou | stops 10 goes 9 | = 9.5 thou
+reading@feelersThou thou | goes .014 stops .015 | = 14.5 thou
+reading@feelersThou thou | goes 9+2 stops 12 | = 11.5 thou
+reading@feelersThou thou | goes 9 | = at least 9.0 thou
+reading@feelersThou thou | stops 8 | = at most 8.0 thou
+reading@feelersThou thou | goes 10 stops 9 | ! feelersCrossed
+reading@feelersThou thou | goes 14 stops 15 thou | = 14.5 thou
+reading@feelersMm mm | goes 0.15 stops 0.20 | = 0.175 mm
+reading@feelersMm mm | goes 0,15 stops 0,20 | = 0.175 mm
+reading/depth@depthInch thou | 1.103 less .375 | = 0.7280 in
+reading/depth@depthInch thou | .512 .511 .512 less .250 | = mean of 3: 0.2617 in
+reading/depth@depthInch thou | proud .020 | = −0.0200 in
+reading/depth@depthInch thou | down .020 | = 0.0200 in
+reading/depth@depthMm mm | 18.32 less 5 mm | = 13.320 mm
+reading/diameter@micInch thou | .8008 .8101 | = mean of 2: 0.8055 in
+reading/diameter@micInch thou | .8008 8.008 | ? mean of 2: 8.0080 in | mean of 2: 0.8008 in | mean of 2: 4.4044 in as typed
+reading/diameter@micInch thou | 1.4372 | = 1.4372 in
+reading/diameter@micMm mm | 38.12 | = 38.120 mm
+reading/diameter@micMm mm | 38.12 38.13 | = mean of 2: 38.125 mm
+reading/diameter@micMm thou | 38.12 | = 38.120 mm
+reading/diameter@micMm mm | 25 | = 25.000 mm
 `
   .trim()
   .split('\n')
   .map((line) => /^(\S+) (thou|mm) \|(.*?) \| ([=?!].*)$/.exec(line)?.slice(1) ?? []);
 
-const FIELDS = ['limits', 'pack', 'leaves', 'size'];
+const FIELDS = ['limits', 'pack', 'leaves', 'size', 'reading'];
 
 describe('what is typed', () => {
   it.each(TABLE)('%s, %s workshop: %s', (what = '', bare, text = '', wanted) => {
-    const [first = '', second] = what.split('/');
+    const [whole = '', instrument] = what.split('@');
+    const [first = '', second] = whole.split('/');
     const [field, quantity] = FIELDS.includes(first) ? [first, second] : ['size', first];
-    expect(outcome(text.trim(), field, bare as Bare, quantity)).toBe(wanted);
+    expect(outcome(text.trim(), field, bare as Bare, quantity, undefined, instrument)).toBe(wanted);
   });
 });
 

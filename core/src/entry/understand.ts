@@ -1,21 +1,25 @@
 import { ReckoningError } from '../errors.ts';
 import { nanometres, suspectSlip, type Length, type LengthUnit } from '../quantity/index.ts';
-import { ALL, heard, mostTelling } from './heard.ts';
+import { ALL, heard, heardAt, mostTelling } from './heard.ts';
 import { type EntryField, type Meaning, type Understood, type Values } from './meaning.ts';
 import { isPlain, MOST_IN_A_PACK, plainRange, type PlainQuantity, type PlainRange } from './plainRange.ts';
-import { SHAPES, type Shape } from './shapes.ts';
-import { inMeasure, tokens, type Figure, type Measure } from './tokens.ts';
+import { readReading } from './readingShapes.ts';
+import { readLeaves, readLimitsEntry, readSize, type Shape } from './shapes.ts';
+import { INSTRUMENTS, type Instrument } from '../reading/index.ts';
+import { inMeasure, tokens, type Figure, type Measure, type Token } from './tokens.ts';
 
 export interface EntryQuestion<Field extends EntryField> {
   readonly field: Field;
   /** what the workshop thinks in: never the display's */
   readonly bare: 'thou' | 'mm';
   readonly quantity?: PlainQuantity;
+  /** what it is read with; a reading has one */
+  readonly instrument?: Instrument;
   /** narrower than what is plain, where something is known of what is typed */
   readonly expected?: { readonly min: Length; readonly max: Length };
 }
 
-const USUAL: Readonly<Record<EntryField, PlainQuantity>> = { size: 'diameter', limits: 'float', pack: 'leaf', leaves: 'leaf' };
+const USUAL: Readonly<Record<EntryField, PlainQuantity>> = { size: 'diameter', limits: 'float', pack: 'leaf', leaves: 'leaf', reading: 'float' };
 
 /**
  * What was typed into a field that takes a length: understood and said back in both systems, asked about with its meanings, likeliest first,
@@ -28,7 +32,7 @@ const USUAL: Readonly<Record<EntryField, PlainQuantity>> = { size: 'diameter', l
 export function understand<Field extends EntryField>(text: string, question: EntryQuestion<Field>): Understood<Values[Field]> {
   try {
     const { field, bare, quantity = USUAL[field] } = question;
-    const shapes = SHAPES[field](tokens(text, bare), bare);
+    const shapes = shapesOf(tokens(text, bare), question);
     return decide(shapes, { ...question, quantity });
   } catch (error) {
     if (error instanceof ReckoningError) return { kind: 'refused', code: error.code, message: error.message };
@@ -36,6 +40,22 @@ export function understand<Field extends EntryField>(text: string, question: Ent
   }
 }
 
+function shapesOf<Field extends EntryField>(
+  found: readonly Token[],
+  { field, bare, instrument }: EntryQuestion<Field>,
+): readonly Shape<Values[Field]>[] {
+  const { dialThou, dialMm } = INSTRUMENTS;
+  const grammar: { readonly [F in EntryField]: () => readonly Shape<Values[F]>[] } = {
+    size: () => readSize(found),
+    limits: () => readLimitsEntry(found),
+    pack: () => readLeaves(found, bare),
+    leaves: () => readLeaves(found, bare),
+    reading: () => readReading(found, instrument ?? (bare === 'mm' ? dialMm : dialThou)),
+  };
+  return grammar[field]();
+}
+
+const ONE_APART = 'One stands far from the others: a slip?';
 /** So many slips are asked about, and what was typed. */
 const MOST_SLIPS = 3;
 
@@ -61,6 +81,9 @@ function decide<Field extends EntryField>(shapes: readonly Shape<Values[Field]>[
   const [first] = one;
   if (first && one.length === 1) return guarded(first, question, range);
   if (first) return expectedOne(one, question) ?? ask(one, 'It could be either: which?');
+  // one figure among several that is off by a factor, and all of it is out for that
+  const [apart] = sound.map((way) => amongNeighbours(way)).filter((meanings) => meanings.length > 0);
+  if (apart && sound[0]) return { kind: 'ask', meanings: [...apart, asTyped(sound[0].meaning)], why: ONE_APART };
   const others = distinct(shapes.flatMap((shape) => waysIn(shape, ALL)).filter((way) => isPlausible(way, range, question)));
   const [typed] = sound;
   if (others.length > 0 && typed)
@@ -78,11 +101,23 @@ const asTyped = <Value>(meaning: Meaning<Value>): Meaning<Value> => ({ ...meanin
 
 const isSettled = (figures: readonly Figure[]): boolean => figures.every((figure) => figure.settled?.length === 1 || figure.value === 0);
 
-function waysOf<Value>(shape: Shape<Value>, { bare, quantity }: { readonly bare: 'thou' | 'mm'; readonly quantity: PlainQuantity }): Heard<Value>[] {
+function waysOf<Value>(
+  shape: Shape<Value>,
+  { bare, quantity, instrument }: { readonly bare: 'thou' | 'mm'; readonly quantity: PlainQuantity; readonly instrument?: Instrument },
+): Heard<Value>[] {
   const open = shape.figures.filter((figure) => figure.settled === null);
   const telling = mostTelling(open);
   const doubtful = shape.figures.find((figure) => (figure.settled?.length ?? 0) > 1)?.settled;
-  return waysIn(shape, shape.as ?? doubtful ?? (telling ? heard(telling, { bare, quantity }) : [ALL[bare === 'thou' ? 0 : 1] as Measure]));
+  return waysIn(
+    shape,
+    shape.as ??
+      doubtful ??
+      (telling
+        ? instrument
+          ? heardAt(telling, instrument, quantity)
+          : heard(telling, { bare, quantity })
+        : [ALL[bare === 'thou' ? 0 : 1] as Measure]),
+  );
 }
 
 /** The entry heard in each of some measures; figures whose unit was written keep theirs. */
@@ -132,7 +167,9 @@ function expectedOne<Field extends EntryField>(ways: readonly Heard<Values[Field
 /** Asks where another factor would put the entry in what is expected, or plain, and as typed it is outside. */
 function guarded<Field extends EntryField>(way: Heard<Values[Field]>, question: Decided<Field>, range: PlainRange): Understood<Values[Field]> {
   const { meaning, lengths, shape } = way;
-  const within = question.field === 'size' ? (question.expected ?? range) : range;
+  const within = question.field === 'size' || question.field === 'reading' ? (question.expected ?? range) : range;
+  const apart = amongNeighbours(way);
+  if (apart.length > 0) return { kind: 'ask', meanings: [...apart, asTyped(meaning)], why: ONE_APART };
   const odd = shape.sizes(meaning.value).find((nm) => !isPlain(nm, within));
   if (odd === undefined) return { kind: 'understood', ...meaning };
   const slips = suspectSlip(nanometres(Math.abs(odd)), within);
@@ -146,6 +183,21 @@ function guarded<Field extends EntryField>(way: Heard<Values[Field]>, question: 
   });
   if (meant.length === 0) return { kind: 'understood', ...meaning };
   return { kind: 'ask', meanings: [...meant.slice(0, MOST_SLIPS), asTyped(meaning)], why: `${slips[0]?.why ?? 'A slip'}?` };
+}
+
+/** In a list of repeats every figure is looked at against its neighbours. */
+function amongNeighbours<Value>({ meaning, lengths, shape }: Heard<Value>): Meaning<Value>[] {
+  const read = lengths.slice(0, shape.repeats ?? 0);
+  if (read.length < 2) return [];
+  return read
+    .flatMap((nm, i) => {
+      const others = read.filter((_, j) => j !== i);
+      const [slip] = suspectSlip(nanometres(nm), { min: nanometres(Math.min(...others)), max: nanometres(Math.max(...others)) });
+      if (!slip) return [];
+      const mended = lengths.map((each, j) => (j === i ? each / slip.factor : each));
+      return [meaningOf(shape, mended, meaning.unit)];
+    })
+    .slice(0, MOST_SLIPS);
 }
 
 function ask<Value>(ways: readonly Heard<Value>[], why: string): Understood<Value> {
