@@ -139,10 +139,47 @@ test('a bush and its journal, measured in inches, have a clearance and a verdict
 test('the drawer is filled in one line, and says what its leaves can make', async ({ page, empty }) => {
   await page.goto(`${empty.url}/drawer`);
   await page.getByLabel('Leaves on hand').fill('3×3 5×3 thou, 0.10×2');
-  await expect(page.getByText('0.10 read as mm')).toBeVisible();
   await page.keyboard.press('Enter');
+  // two decimals and no unit: a tenth of a millimetre, or of an inch
+  await expect(page.getByRole('alert').getByRole('button')).toHaveCount(2);
+  await page.keyboard.press('1');
   await expect(page.getByRole('button', { name: /^3 thou: 3 on hand/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^0\.10 mm: 2 on hand/ })).toBeVisible();
   await expect(page.getByRole('listitem', { name: /^8 thou: / })).toHaveAccessibleName(/5\.0 \+ 3\.0/);
   await expect(page.getByText(/leaf would fill/)).toBeVisible();
+});
+
+test('limits and packs are read by how they are written: inches with a point, a button for each meaning, no verdict of one figure', async ({
+  page,
+  empty,
+}) => {
+  await page.goto(`${empty.url}/new`);
+  await page.getByLabel('Machine').fill('Peat cutter');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  const limits = page.getByLabel('Limits', { exact: true });
+  await limits.fill('.005-.008');
+  await expect(page.locator('#limits-says')).toContainText('5–8 thou · 0.127–0.203 mm');
+  await limits.fill('max .003');
+  await expect(page.locator('#limits-says')).toContainText('max 3 thou');
+  await limits.fill('0.05-0.10');
+  await page.keyboard.press('Enter');
+  const asked = page.getByRole('alert');
+  await expect(asked.getByRole('button')).toHaveText([/0\.050–0\.100 mm/, /50–100 thou/]);
+  // a second Enter chooses nothing, and Escape goes back to the entry
+  await page.keyboard.press('Enter');
+  await expect(asked).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(limits).toBeFocused();
+  await expect(limits).toHaveValue('0.05-0.10');
+  await limits.fill('6');
+  await page.keyboard.press('Enter');
+  await expect(asked).toContainText('no verdict');
+  await expect(asked.getByRole('button')).toHaveText([/5–7 thou/, /max 6 thou/]);
+  await page.keyboard.press('1');
+  const pack = page.getByLabel('Pack in now');
+  await pack.fill('.027');
+  await expect(page.locator('#pack-says')).toContainText('0.686 mm');
+  await pack.fill('.020 + .005');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('img', { name: /Pack \.020 \+ \.005/ }).first()).toBeVisible();
 });

@@ -1,3 +1,3 @@
-export type { EntryField, LeafLine, LimitsEntry, Meaning, ReadingEntry, Understood } from './meaning.ts';
+export type { EntryField, LeafLine, LimitsEntry, Meaning, ReadingEntry, Understood, Values as EntryValues } from './meaning.ts';
 export { plainRange, type PlainQuantity } from './plainRange.ts';
 export { understand, type EntryQuestion } from './understand.ts';

@@ -3,6 +3,9 @@ import { describeLength, otherUnit, type Length, type LengthUnit, type Limits } 
 export interface LeafLine {
   readonly thickness: Length;
   readonly count: number;
+  /** the figure as it was written, and its unit: what is said of the leaf from then on */
+  readonly written: string;
+  readonly unit: LengthUnit;
 }
 
 /** Limits as they were typed; one figure alone has no verdict until a tolerance is given. */

@@ -1,12 +1,12 @@
 import { refuse } from '../errors.ts';
-import { formatLimits, nanometres, otherUnit, unitWord, type Length, type LengthUnit } from '../quantity/index.ts';
+import { formatLimits, fromLength, nanometres, NM_PER, otherUnit, unitWord, type Length, type LengthUnit } from '../quantity/index.ts';
 import { INCH, type Figure, type Measure, type Token } from './tokens.ts';
 import { inBoth, type LeafLine, type LimitsEntry } from './meaning.ts';
 
 /** An entry by its grammar, before its unit is known: its figures in order, and what they make. */
 export interface Shape<Value> {
   readonly figures: readonly Figure[];
-  make(lengths: readonly Length[]): Value;
+  make(lengths: readonly Length[], measures: readonly Measure[]): Value;
   /** the lengths of it that must be what such a thing can be: a tolerance need not */
   sizes(value: Value): readonly number[];
   say(value: Value, unit: LengthUnit): string;
@@ -59,6 +59,8 @@ const sayLimits = ({ single, ...limits }: LimitsEntry, unit: LengthUnit): string
 /** Limits, in any of the ways a manual or a person says them. */
 export function readLimitsEntry(found: readonly Token[]): Shape<LimitsEntry>[] {
   noTorque(found);
+  if (new Set(found.flatMap((token) => (isFigure(token) && token.settled ? [token.settled[0]?.name] : []))).size > 1)
+    return refuse('twoUnits', 'Two units in one entry: write both limits in the same one.');
   if (NOTHING.test(words(found))) return [{ figures: [], sizes: limitSizes, make: () => ({}), say: sayLimits }];
   const isNegative = found.some((token) => token.is === 'mark' && NEGATIVE.has(token.text));
   const both = found.findIndex((token) => isMark(token, 'preload', 'nip', 'crush', 'interference'));
@@ -135,14 +137,18 @@ const leafSizes = (lines: readonly LeafLine[]): number[] => lines.map(({ thickne
 const LEAF_WORDS = new Set(['leaf', 'leaves', 'shim', 'shims', 'off', 'and', 'pack', 'thick']);
 const MOST_OF_ONE = 200;
 
-const sayLeaves = (lines: readonly LeafLine[], unit: LengthUnit): string =>
-  lines.length === 0 ? 'none' : lines.map(({ thickness, count }) => `${count > 1 ? `${count} of ` : ''}${inBoth(thickness, unit)}`).join(', ');
+const sayLeaves = (lines: readonly LeafLine[]): string =>
+  lines.length === 0 ? 'none' : lines.map((line) => `${line.count > 1 ? `${line.count} of ` : ''}${inBoth(line.thickness, line.unit)}`).join(', ');
 
 /** Leaves, each with how many: `20 + 8`, `.010×3`, `3 x .010`, `5 5 8 thou`, `none`. */
-export function readLeaves(found: readonly Token[], bare: 'thou' | 'mm'): Shape<readonly LeafLine[]>[] {
+export function readLeaves(
+  found: readonly Token[],
+  { bare, field }: { readonly bare: 'thou' | 'mm'; readonly field: 'pack' | 'leaves' },
+): Shape<readonly LeafLine[]>[] {
   noTorque(found);
   if (NOTHING.test(words(found)) || (found.length === 1 && isFigure(found[0]) && found[0].value === 0))
     return [{ figures: [], sizes: leafSizes, make: () => [], say: sayLeaves }];
+  if (isMark(found[0], '-')) return refuse('negativePack', 'A pack cannot be less than nothing: type what is in, or none.');
   const comma = found.find((token) => isFigure(token) && token.comma);
   const [onlyFigure] = found;
   if (found.length === 2 && isFigure(onlyFigure) && onlyFigure.written === 'whole' && isMark(found[1], 'leaves', 'shims'))
@@ -151,8 +157,17 @@ export function readLeaves(found: readonly Token[], bare: 'thou' | 'mm'): Shape<
   const lines = leafLines(plain);
   const asDecimal = leafShape(lines);
   const [first, times, second, ...more] = plain;
-  // "4 × 10 thou": four of 10 thou, or ten of 4
-  if (isFigure(first) && isMark(times, 'x') && isFigure(second) && more.length === 0 && canCount(first) && canCount(second) && first.settled)
+  // "4 × 10 thou" said of a pack: four of 10 thou, or ten of 4
+  if (
+    field === 'pack' &&
+    isFigure(first) &&
+    isMark(times, 'x') &&
+    isFigure(second) &&
+    more.length === 0 &&
+    canCount(first) &&
+    canCount(second) &&
+    first.settled
+  )
     if (second.settled) return [leafShape([{ figure: second, count: first.value }]), leafShape([{ figure: first, count: second.value }])];
   if (comma === undefined || bare === 'mm') return [asDecimal];
   // "12,13": one and a bit, or two
@@ -172,7 +187,19 @@ interface Line {
 const leafShape = (lines: readonly Line[]): Shape<readonly LeafLine[]> => ({
   figures: lines.map(({ figure }) => figure),
   sizes: leafSizes,
-  make: (lengths) => lines.map(({ count }, i) => ({ thickness: lengths[i] as Length, count })),
+  make: (lengths, measures) =>
+    lines.map(({ figure, count }, i) => {
+      const thickness = lengths[i] as Length;
+      const unit = measures[i]?.unit ?? 'mm';
+      // a gauge, a tenth or a hundredth is written as what it comes to; so is a figure that was mended
+      const isAsWritten = measures[i]?.nm === NM_PER[unit] && nanometres(figure.value * NM_PER[unit]) === thickness;
+      return {
+        thickness,
+        count,
+        written: isAsWritten ? figure.text.replace('-', ' ') : String(Number(fromLength(thickness, unit).toFixed(4))),
+        unit,
+      };
+    }),
   say: sayLeaves,
 });
 
@@ -185,6 +212,7 @@ function leafLines(found: readonly Token[]): Line[] {
       lines.push(counted(token, other, isMark(times, 'of', '@')));
       i += 3;
     } else if (isFigure(token)) {
+      if (token.value === 0) refuse('badLeaf', 'A leaf has a thickness: it cannot be nothing.');
       lines.push({ figure: token, count: 1 });
       i += 1;
     } else refuse('notLeaves', `“${words(found).slice(0, 24)}” is not a pack: type each thickness, as in 20+8 thou or 0.50×2 mm.`);
@@ -197,8 +225,9 @@ const canCount = ({ written, value, decimals }: Figure): boolean => written === 
 
 /** The whole number beside a decimal is the count; of two whole numbers the first is the thickness. */
 function counted(first: Figure, second: Figure, countFirst: boolean): Line {
+  if (first.value === 0 || second.value === 0) refuse('notACount', 'How many is a whole number from 1, and a leaf has a thickness: as in .010 × 3.');
   const [count, figure] = countFirst || !canCount(second) ? [first, second] : [second, first];
-  if (!canCount(count)) refuse('notACount', 'How many is a whole number: as in .010 × 3.');
+  if (!canCount(count)) refuse('notACount', 'How many is a whole number from 1: as in .010 × 3.');
   if (count.value > MOST_OF_ONE) refuse('tooMany', `${count.value} of one leaf? Say how thick first, then how many.`);
   return { figure, count: count.value };
 }

@@ -118,7 +118,7 @@ pack thou | 20, 8 | = 20.0 thou, 8.0 thou
 pack thou | .027 | = 0.0270 in
 pack thou | .020 + .005 | = 0.0200 in, 0.0050 in
 pack thou | .020 + .005 in | = 0.0200 in, 0.0050 in
-pack thou | 0.50 mm + 3 thou | = 19.7 thou, 3.0 thou
+pack thou | 0.50 mm + 3 thou | = 0.500 mm, 3.0 thou
 pack thou | 0.50 mm | = 0.500 mm
 pack thou | 0.50 | = 0.500 mm
 pack thou | 2.40 | ? 2.400 mm | 2.4 thou
@@ -155,6 +155,12 @@ pack mm | 15 thou | = 15.0 thou
 pack mm | 0.10×4 | = 4 of 0.100 mm
 leaves thou | 6 4×2 12 thou | = 6.0 thou, 2 of 4.0 thou, 12.0 thou
 leaves thou | 4×3 2×5 thou | = 3 of 4.0 thou, 5 of 2.0 thou
+leaves thou | 2×1 thou | = 2.0 thou
+leaves thou | 4×0 | ! notACount
+leaves thou | 3×3 5×3 thou, 0.10×2 | ? 3 of 3.0 thou, 3 of 5.0 thou, 2 of 0.100 mm | 3 of 3.0 thou, 3 of 5.0 thou, 2 of 0.1000 in
+pack thou | -3 | ! negativePack
+pack thou | 5 0 | ! badLeaf
+limits thou | 5 thou to 0.2 mm | ! twoUnits
 leaves thou | 0.20×2 mm | = 2 of 0.200 mm
 leaves mm | 0.10×4 0.15 0.20 | = 4 of 0.100 mm, 0.150 mm, 0.200 mm
 size thou | 1.4372 | = 1.4372 in
@@ -321,7 +327,11 @@ it('says back what it kept: limits in whole nanometres, leaves with how many', (
     unit: 'in',
     said: '5–8 thou · 0.127–0.203 mm',
   });
-  expect(understand('.010×4', { field: 'pack', bare: 'thou' })).toMatchObject({ value: [{ thickness: inch(0.01), count: 4 }] });
+  expect(understand('.010×4', { field: 'pack', bare: 'thou' })).toMatchObject({
+    value: [{ thickness: inch(0.01), count: 4, written: '.010', unit: 'in' }],
+  });
+  expect(understand('16 swg', { field: 'pack', bare: 'mm' })).toMatchObject({ value: [{ written: '0.064', unit: 'in' }] });
+  expect(understand('15½', { field: 'pack', bare: 'thou' })).toMatchObject({ value: [{ written: '15 1/2', unit: 'thou' }] });
   expect(understand('nil to 3', { field: 'limits', bare: 'thou' })).toMatchObject({ value: { min: 0, max: thou(3) } });
   expect(understand('12', { field: 'limits', bare: 'thou' })).toMatchObject({ value: { single: thou(12) } });
 });

@@ -48,8 +48,8 @@ function shapesOf<Field extends EntryField>(
   const grammar: { readonly [F in EntryField]: () => readonly Shape<Values[F]>[] } = {
     size: () => readSize(found),
     limits: () => readLimitsEntry(found),
-    pack: () => readLeaves(found, bare),
-    leaves: () => readLeaves(found, bare),
+    pack: () => readLeaves(found, { bare, field: 'pack' }),
+    leaves: () => readLeaves(found, { bare, field: 'leaves' }),
     reading: () => readReading(found, instrument ?? (bare === 'mm' ? dialMm : dialThou)),
   };
   return grammar[field]();
@@ -65,6 +65,7 @@ type Decided<Field extends EntryField> = EntryQuestion<Field> & { readonly quant
 interface Heard<Value> {
   readonly meaning: Meaning<Value>;
   readonly lengths: readonly number[];
+  readonly measures: readonly Measure[];
   readonly shape: Shape<Value>;
 }
 
@@ -124,16 +125,19 @@ function waysOf<Value>(
 function waysIn<Value>(shape: Shape<Value>, measures: readonly Measure[]): Heard<Value>[] {
   return measures.map((measure) => {
     const measureOf = (figure: Figure): Measure => (figure.settled?.length === 1 ? (figure.settled[0] ?? measure) : measure);
-    const lengths = shape.figures.map((figure) => inMeasure(figure, measureOf(figure)));
-    const last = shape.figures.at(-1);
-    const { unit } = last ? measureOf(last) : measure;
-    return { meaning: meaningOf(shape, lengths, unit), lengths, shape };
+    const heardAs = shape.figures.map(measureOf);
+    const lengths = shape.figures.map((figure, i) => inMeasure(figure, heardAs[i] ?? measure));
+    const { unit } = heardAs.at(-1) ?? measure;
+    return { meaning: meaningOf(shape, lengths, unit, heardAs), lengths, measures: heardAs, shape };
   });
 }
 
-function meaningOf<Value>(shape: Shape<Value>, lengths: readonly number[], unit: LengthUnit): Meaning<Value> {
+function meaningOf<Value>(shape: Shape<Value>, lengths: readonly number[], unit: LengthUnit, measures: readonly Measure[]): Meaning<Value> {
   if (!lengths.every(Number.isFinite)) return { value: null as Value, unit, said: '' };
-  const value = shape.make(lengths.map((nm) => nanometres(nm)));
+  const value = shape.make(
+    lengths.map((nm) => nanometres(nm)),
+    measures,
+  );
   return { value, unit, said: shape.say(value, unit) };
 }
 
@@ -166,7 +170,7 @@ function expectedOne<Field extends EntryField>(ways: readonly Heard<Values[Field
 
 /** Asks where another factor would put the entry in what is expected, or plain, and as typed it is outside. */
 function guarded<Field extends EntryField>(way: Heard<Values[Field]>, question: Decided<Field>, range: PlainRange): Understood<Values[Field]> {
-  const { meaning, lengths, shape } = way;
+  const { meaning, lengths, measures, shape } = way;
   const within = question.field === 'size' || question.field === 'reading' ? (question.expected ?? range) : range;
   const apart = amongNeighbours(way);
   if (apart.length > 0) return { kind: 'ask', meanings: [...apart, asTyped(meaning)], why: ONE_APART };
@@ -177,7 +181,7 @@ function guarded<Field extends EntryField>(way: Heard<Values[Field]>, question: 
     const all = lengths.map((nm) => nm / factor);
     const alone = lengths.map((nm) => (nm === odd ? nm / factor : nm));
     const sound = [all, alone]
-      .map((each) => meaningOf(shape, each, meaning.unit))
+      .map((each) => meaningOf(shape, each, meaning.unit, measures))
       .find(({ value }) => shape.sizes(value).every((nm) => isPlain(nm, within)));
     return sound ? [sound] : [];
   });
@@ -186,7 +190,7 @@ function guarded<Field extends EntryField>(way: Heard<Values[Field]>, question: 
 }
 
 /** In a list of repeats every figure is looked at against its neighbours. */
-function amongNeighbours<Value>({ meaning, lengths, shape }: Heard<Value>): Meaning<Value>[] {
+function amongNeighbours<Value>({ meaning, lengths, measures, shape }: Heard<Value>): Meaning<Value>[] {
   const read = lengths.slice(0, shape.repeats ?? 0);
   if (read.length < 2) return [];
   return read
@@ -195,7 +199,7 @@ function amongNeighbours<Value>({ meaning, lengths, shape }: Heard<Value>): Mean
       const [slip] = suspectSlip(nanometres(nm), { min: nanometres(Math.min(...others)), max: nanometres(Math.max(...others)) });
       if (!slip) return [];
       const mended = lengths.map((each, j) => (j === i ? each / slip.factor : each));
-      return [meaningOf(shape, mended, meaning.unit)];
+      return [meaningOf(shape, mended, meaning.unit, measures)];
     })
     .slice(0, MOST_SLIPS);
 }

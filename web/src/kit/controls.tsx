@@ -24,7 +24,12 @@ export const Primary = forwardRef<HTMLButtonElement, ButtonProps>(function Prima
 
 export const Secondary = forwardRef<HTMLButtonElement, ButtonProps>(function Secondary({ children, className = '', enter: _, ...rest }, ref) {
   return (
-    <button ref={ref} type="button" {...rest} className={`min-h-12 max-w-full shrink-0 border border-edge bg-sheet px-4 text-[16px] disabled:text-ink2 ${className}`}>
+    <button
+      ref={ref}
+      type="button"
+      {...rest}
+      className={`min-h-12 max-w-full shrink-0 border border-edge bg-sheet px-4 text-[16px] disabled:text-ink2 ${className}`}
+    >
       {children}
     </button>
   );
@@ -61,12 +66,15 @@ type FieldProps = InputHTMLAttributes<HTMLInputElement> & {
   readonly hideLabel?: boolean;
 };
 
+/** What a field is called in the page where nothing else is said. */
+export const fieldIdOf = (label: string): string => `field-${label.replace(/\W+/g, '-').toLowerCase()}`;
+
 /** A field that says beside it what it understood, or in one sentence what was wrong; the entry stays to be mended. */
 export const Field = forwardRef<HTMLInputElement, FieldProps>(function Field(
   { label, says, refusal, id, hideLabel = false, className = '', ...rest },
   ref,
 ) {
-  const fieldId = id ?? `field-${label.replace(/\W+/g, '-').toLowerCase()}`;
+  const fieldId = id ?? fieldIdOf(label);
   return (
     <div className={className}>
       <label htmlFor={fieldId} className={hideLabel ? 'sr-only' : 'label block text-[17px] font-semibold'}>

@@ -1,16 +1,17 @@
 import type { FitLeaf } from '@elder-cog/contract';
-import { formatLength, nanometres, parsePack, unitWord, type Length } from '@elder-cog/core';
+import { formatLength, unitWord, type Length } from '@elder-cog/core';
 import { availableFor, packWords, type GapState, type PackChoice, type PackChoices, type ShaftState } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
-import { Field, Heading, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
+import { Heading, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
+import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { Mark } from '../../kit/Mark.tsx';
 import { LeafStrip, Pack } from '../../kit/Pack.tsx';
 import { SumView } from '../../kit/SumView.tsx';
 import { useCommand } from '../../state/api.ts';
-import { fitPack, leavesFromSaid } from '../../state/gapActions.ts';
+import { fitPack, leavesFromSaid, oneByOne, totalOf } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
-import { bareUnit, understood } from '../../state/understood.ts';
+import { bareUnit, inBoth } from '../../state/understood.ts';
 import { usePackChoices } from '../../workers/packs.ts';
 
 interface PackShelfProps {
@@ -145,7 +146,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
             )}
           {choices && best && <MakeLine choices={choices} unit={unit} />}
         </div>
-        {other && <OtherPack onFit={(leaves) => void fit(leaves)} available={available} unit={unit} bare={bareUnit(gap)} />}
+        {other && <OtherPack onFit={(leaves) => void fit(leaves)} available={available} bare={bareUnit(gap)} />}
       </div>
     </section>
   );
@@ -274,40 +275,20 @@ const inches = (length: Length, unit: 'thou' | 'mm', short = false): string => {
 function OtherPack({
   onFit,
   available,
-  unit,
   bare,
 }: {
   onFit: (leaves: readonly FitLeaf[]) => void;
   available: Parameters<typeof leavesFromSaid>[1];
-  unit: 'thou' | 'mm';
   bare: 'thou' | 'mm';
 }): JSX.Element {
-  const [text, setText] = useState('');
-  const [tried, setTried] = useState(false);
-  const said = understood(() => parsePack(text, bare));
+  const entry = useEntry({ field: 'pack', bare }, { onKeep: ({ value }) => onFit(leavesFromSaid(oneByOne(value), available)) });
   return (
-    <form
-      className="col-span-full flex items-start gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        setTried(true);
-        if (Array.isArray(said)) onFit(leavesFromSaid(said, available));
-      }}
-    >
-      <Field
+    <form className="col-span-full flex items-start gap-3" onSubmit={entry.keep}>
+      <EntryField
+        entry={entry}
         label="Fit another pack"
-        value={text}
-        onChange={(e) => {
-          setText(e.target.value);
-          setTried(false);
-        }}
         placeholder="like 6+4, 10½ or none"
-        refusal={tried && !Array.isArray(said) ? said : null}
-        says={
-          Array.isArray(said) && text !== ''
-            ? `${formatLength(nanometres(said.reduce((sum, l) => sum + l.thickness, 0)), unit)} ${unitWord(unit)}`
-            : ''
-        }
+        says={(pack) => inBoth(totalOf(pack))}
         className="flex-1"
         autoFocus
       />

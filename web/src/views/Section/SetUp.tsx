@@ -1,12 +1,13 @@
-import { formatLimits, otherUnit, parseLeaves, parsePack, readLimits, unitWord, type LimitsRead } from '@elder-cog/core';
+import { counted, describeLength, formatLimits, otherUnit, unitWord, type LeafLine, type LimitsRead } from '@elder-cog/core';
 import { availableFor, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
-import { Field, Heading, Primary, Secondary } from '../../kit/controls.tsx';
+import { Heading, Primary, Secondary } from '../../kit/controls.tsx';
+import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
-import { fitPack, leavesFromSaid, setLimits } from '../../state/gapActions.ts';
+import { fitPack, leavesFromSaid, oneByOne, setLimits, totalOf, withTolerance } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { newId } from '../../state/settings.ts';
-import { bareUnit, inBoth, understood } from '../../state/understood.ts';
+import { bareUnit, inBoth } from '../../state/understood.ts';
 import type { SpecOrigin } from '../../state/specActions.ts';
 import { OriginFields } from './OriginFields.tsx';
 import { MethodChooser } from './ReadingEntry.tsx';
@@ -57,44 +58,30 @@ export function limitsInBoth({ limits, unit }: LimitsRead): string {
 
 export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | 'limits'>; onDone?: () => void }): JSX.Element {
   const { send, sending } = useCommand();
-  const [text, setText] = useState(gap.limits?.fact.written ?? '');
   const [origin, setOrigin] = useState<SpecOrigin>({
     source: gap.limits?.fact.source ?? 'manual',
     pageOrWhom: gap.limits?.fact.pageOrWhom ?? '',
     saidAt: gap.limits?.fact.saidAt ?? '',
   });
-  const [tried, setTried] = useState(false);
-  const read = understood(() => readLimits(text, bareUnit(gap)));
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        setTried(true);
-        if (typeof read === 'string') return;
-        void send(setLimits(gap.station, text, read, origin)).then(
+  const entry = useEntry(
+    { field: 'limits', bare: bareUnit(gap) },
+    {
+      initial: gap.limits?.fact.written ?? '',
+      also: withTolerance,
+      onKeep: ({ value, unit }, written) => {
+        void send(setLimits(gap.station, written, { limits: value, unit }, origin)).then(
           () => onDone?.(),
           () => undefined,
         );
-      }}
-    >
+      },
+    },
+  );
+  return (
+    <form onSubmit={entry.keep}>
       <Heading>Limits of the {gap.station.name.toLowerCase()}</Heading>
       <p className="m-0 mb-2 text-ink2">As the manual prints them: 5-8 thou · 0.05 to 0.10 mm · max 9 thou · preload 1-3 thou</p>
       <div className="flex flex-wrap items-start gap-3">
-        <Field
-          id="limits"
-          label="Limits"
-          hideLabel
-          autoFocus
-          value={text}
-          onChange={(e) => {
-            setText(e.target.value);
-            setTried(false);
-          }}
-          placeholder="like 5-8 thou"
-          refusal={tried && typeof read === 'string' ? read : null}
-          says={typeof read === 'string' ? text === '' ? '' : <span className="text-ink2">not understood yet</span> : limitsInBoth(read)}
-          className="w-full max-w-md"
-        />
+        <EntryField entry={entry} id="limits" label="Limits" hideLabel autoFocus placeholder="like 5-8 thou" className="w-full max-w-md" />
         <OriginFields origin={origin} onChange={setOrigin} id="limits" />
         <Primary type="submit" enter disabled={sending} className="mt-1">
           Keep limits
@@ -107,46 +94,30 @@ export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | '
 function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element {
   const { send, sending } = useCommand();
   const { lots, fitted } = useJob();
-  const unit = bareUnit(gap);
-  const [text, setText] = useState('');
-  const [tried, setTried] = useState(false);
   const slot = shaft.slots.find((s) => s.slot.kind === 'adjuster');
-  const said = understood(() => parsePack(text, unit));
-  const keep = (entry: string): void => {
-    const pack = understood(() => parsePack(entry, unit));
-    setTried(true);
-    if (typeof pack === 'string' || !slot) return;
-    void send(fitPack(shaft, leavesFromSaid(pack, availableFor(slot.slot.id, lots, fitted)))).catch(() => undefined);
+  const keep = (pack: readonly LeafLine[]): void => {
+    if (slot) void send(fitPack(shaft, leavesFromSaid(oneByOne(pack), availableFor(slot.slot.id, lots, fitted)))).catch(() => undefined);
   };
+  const entry = useEntry({ field: 'pack', bare: bareUnit(gap) }, { onKeep: ({ value }) => keep(value) });
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep(text);
-      }}
-    >
+    <form onSubmit={entry.keep}>
       <Heading>What is in now, {slot?.slot.name.replace(/^Pack /, '').toLowerCase()}?</Heading>
       <p className="m-0 mb-2 text-ink2">Mic every leaf: 20+8 thou · 0.50 mm + 3 thou · none</p>
       <div className="flex items-start gap-3 max-sm:flex-col">
-        <Field
+        <EntryField
+          entry={entry}
           id="pack"
           label="Pack in now"
           hideLabel
           autoFocus
-          value={text}
-          onChange={(e) => {
-            setText(e.target.value);
-            setTried(false);
-          }}
           placeholder="like 20+8, or none"
-          refusal={tried && typeof said === 'string' ? said : null}
-          says={typeof said === 'string' ? '' : inBoth(said.reduce((sum, l) => sum + l.thickness, 0))}
+          says={(pack) => inBoth(totalOf(pack))}
           className="w-full max-w-md"
         />
         <Primary type="submit" enter disabled={sending} className="mt-1">
           Keep
         </Primary>
-        <Secondary className="mt-1 min-h-14" onClick={() => keep('none')}>
+        <Secondary className="mt-1 min-h-14" onClick={() => keep([])}>
           None
         </Secondary>
       </div>
@@ -157,61 +128,42 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
 /** Leaves on hand, in one line. Used here the first time, and on the Drawer. */
 export function LeavesPanel({ onSkip, autoFocus = true }: { onSkip?: () => void; autoFocus?: boolean }): JSX.Element {
   const { send, sending } = useCommand();
-  const [text, setText] = useState('');
-  const [tried, setTried] = useState(false);
-  const lots = understood(() => parseLeaves(text, 'thou'));
-  const leaves = typeof lots === 'string' ? 0 : lots.reduce((sum, lot) => sum + lot.quantity, 0);
-  const guessed = typeof lots === 'string' ? [] : lots.filter((lot) => lot.guessed);
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        setTried(true);
-        if (typeof lots === 'string') return;
+  const entry = useEntry(
+    { field: 'leaves', bare: 'thou' },
+    {
+      onKeep: ({ value }) => {
         void send({
           kind: 'lots.add',
-          lots: lots.map(({ thickness, quantity, written, unit: lotUnit }) => ({
+          lots: value.map(({ thickness, count, written, unit }) => ({
             id: newId(),
             thickness,
             written,
-            unit: lotUnit,
-            owned: quantity,
+            unit,
+            owned: count,
             material: '',
             keptIn: '',
             note: '',
           })),
         }).then(
-          () => setText(''),
+          () => entry.type(''),
           () => undefined,
         );
-      }}
-    >
+      },
+    },
+  );
+  return (
+    <form onSubmit={entry.keep}>
       {onSkip && <Heading>Which leaves are on hand?</Heading>}
       <p className="m-0 mb-2 text-ink2">Thickness × how many, in one line: 4×3 2×5 thou, 0.20×2 mm</p>
       <div className="flex items-start gap-3 max-sm:flex-col">
-        <Field
+        <EntryField
+          entry={entry}
           id="leaves"
           label="Leaves on hand"
           hideLabel
           autoFocus={autoFocus}
-          value={text}
-          onChange={(e) => {
-            setText(e.target.value);
-            setTried(false);
-          }}
           placeholder="like 4×3 2×5 thou, 0.20×2 mm"
-          refusal={tried && typeof lots === 'string' ? lots : null}
-          says={
-            typeof lots === 'string' ? (
-              ''
-            ) : (
-              <>
-                {lots.length} {lots.length === 1 ? 'lot' : 'lots'}, <strong className="num font-semibold">{leaves}</strong>{' '}
-                {leaves === 1 ? 'leaf' : 'leaves'}
-                {guessed.length > 0 && <span className="text-blue"> · {guessed.map((g) => g.written).join(', ')} read as mm</span>}
-              </>
-            )
-          }
+          says={saysLots}
           className="w-full max-w-xl"
         />
         <Primary type="submit" enter disabled={sending} className="mt-1">
@@ -226,3 +178,18 @@ export function LeavesPanel({ onSkip, autoFocus = true }: { onSkip?: () => void;
     </form>
   );
 }
+
+/** How much of what, so that a slip is seen before it is kept. */
+const saysLots = (lots: readonly LeafLine[]): JSX.Element => (
+  <>
+    {counted(lots.length, 'lot', 'lots')},{' '}
+    <strong className="num font-semibold">
+      {counted(
+        lots.reduce((sum, { count }) => sum + count, 0),
+        'leaf',
+        'leaves',
+      )}
+    </strong>
+    : {lots.map((lot) => describeLength(lot.thickness, lot.unit === 'in' ? 'thou' : lot.unit)).join(', ')}
+  </>
+);

@@ -1,0 +1,124 @@
+import { understand, type EntryField as FieldOf, type EntryQuestion, type EntryValues, type Meaning, type Understood } from '@elder-cog/core';
+import { useEffect, useRef, useState, type FormEvent, type JSX, type ReactNode } from 'react';
+import { Field, fieldIdOf, Secondary } from './controls.tsx';
+
+/** What is being typed in a field that takes a length, and what it is understood as. */
+export interface Entry<Of extends FieldOf> {
+  readonly text: string;
+  readonly understood: Understood<EntryValues[Of]>;
+  /** it was to be kept, and something must be said first */
+  readonly tried: boolean;
+  type(text: string): void;
+  /** Keeps it where it is understood; where not, says why or asks. */
+  keep(event?: FormEvent): void;
+  choose(meaning: Meaning<EntryValues[Of]>): void;
+}
+
+interface EntryOptions<Of extends FieldOf> {
+  readonly onKeep: (meaning: Meaning<EntryValues[Of]>, text: string) => void;
+  readonly initial?: string;
+  /** what else this field asks or refuses */
+  readonly also?: (understood: Understood<EntryValues[Of]>) => Understood<EntryValues[Of]>;
+}
+
+/** One entry of a field: understood as it is typed, and kept only as what it is understood or chosen as. */
+export function useEntry<Of extends FieldOf>(question: EntryQuestion<Of>, { onKeep, initial = '', also }: EntryOptions<Of>): Entry<Of> {
+  const [text, setText] = useState(initial);
+  const [tried, setTried] = useState(false);
+  const found = understand(text, question);
+  const understood = also ? also(found) : found;
+  return {
+    text,
+    understood,
+    tried,
+    type: (next) => {
+      setText(next);
+      setTried(false);
+    },
+    keep: (event) => {
+      event?.preventDefault();
+      setTried(true);
+      if (understood.kind === 'understood') onKeep(understood, text);
+    },
+    choose: (meaning) => onKeep(meaning, text),
+  };
+}
+
+interface Props<Of extends FieldOf> {
+  readonly entry: Entry<Of>;
+  readonly label: string;
+  readonly id?: string;
+  readonly hideLabel?: boolean;
+  readonly autoFocus?: boolean;
+  readonly placeholder?: string;
+  readonly className?: string;
+  /** how it is said back, where not as every other */
+  readonly says?: (value: EntryValues[Of]) => ReactNode;
+}
+
+/** A field that takes a length: says back in both systems what it understood, asks with its meanings as buttons, or refuses in a sentence. */
+export function EntryField<Of extends FieldOf>({ entry, says, className, ...field }: Props<Of>): JSX.Element {
+  const id = field.id ?? fieldIdOf(field.label);
+  const { understood, text, tried } = entry;
+  const isAsked = tried && understood.kind === 'ask';
+  return (
+    <div className={className}>
+      <Field
+        {...field}
+        id={id}
+        value={text}
+        onChange={(event) => entry.type(event.target.value)}
+        refusal={tried && understood.kind === 'refused' ? understood.message : null}
+        says={text.trim() === '' || isAsked ? '' : <Said understood={understood} says={says} />}
+      />
+      {isAsked && <Asked key={text} understood={understood} onChoose={entry.choose} onLeave={() => document.getElementById(id)?.focus()} />}
+    </div>
+  );
+}
+
+function Said<Value>({ understood, says }: { understood: Understood<Value>; says: ((value: Value) => ReactNode) | undefined }): ReactNode {
+  if (understood.kind === 'refused') return <span className="text-ink2">not understood yet</span>;
+  if (understood.kind === 'ask')
+    return <span className="text-ink2">{understood.meanings.map(({ said }) => said.split(' · ')[0]).join(', or ')}?</span>;
+  return says?.(understood.value) ?? understood.said;
+}
+
+/** Its meanings, likeliest first: by a tap, or by its number. Enter again chooses nothing. */
+function Asked<Value>({
+  understood: { meanings, why },
+  onChoose,
+  onLeave,
+}: {
+  understood: Extract<Understood<Value>, { kind: 'ask' }>;
+  onChoose: (meaning: Meaning<Value>) => void;
+  onLeave: () => void;
+}): JSX.Element {
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => box.current?.focus(), []);
+  return (
+    <div
+      ref={box}
+      role="alert"
+      tabIndex={-1}
+      className="mt-1 border-2 border-blue bg-sheet p-3"
+      onKeyDown={(event) => {
+        const meaning = /^[1-4]$/.test(event.key) ? meanings[Number(event.key) - 1] : undefined;
+        if (event.key === 'Escape') onLeave();
+        else if (meaning) onChoose(meaning);
+        else return;
+        event.preventDefault();
+      }}
+    >
+      <p className="m-0 mb-2 font-medium first-letter:uppercase">{why}</p>
+      <div className="flex flex-wrap gap-2">
+        {meanings.map((meaning, i) => (
+          <Secondary key={meaning.said} onClick={() => onChoose(meaning)} className="flex min-h-14 items-center gap-2">
+            <span className="num text-[14px] text-ink2">{i + 1}</span>
+            {meaning.asTyped && 'keep '}
+            <span className="num">{meaning.said}</span>
+          </Secondary>
+        ))}
+      </div>
+    </div>
+  );
+}
