@@ -113,7 +113,8 @@ describe('a backup', () => {
   it('of the last of one second is kept, though there were ten', () => {
     const second = '2026-06-01T10-00-00Z';
     const names = [second, ...Array.from({ length: 9 }, (_, n) => `${second}-${n + 2}`)];
-    expect([...worthKeeping(names)]).toEqual([`${second}-10`]);
+    // as a folder lists them, the tenth before the second
+    expect([...worthKeeping(names.sort())]).toEqual([`${second}-10`]);
   });
   it('that is not there, or is no database, is refused and nothing is touched', () => {
     expect(() => workshop.restore('2020-01-01T00-00-00Z')).toThrow('no such backup');
