@@ -90,13 +90,13 @@ export default defineConfig({
             { name: 'menus', test: /node_modules[\\/](?:@headlessui|@floating-ui|@react-aria|react-aria|@react-stately|tabbable)[\\/]/, priority: 1 },
             {
               name: 'react',
-              test: /node_modules[\/](?:react|react-dom|scheduler|react-router|use-sync-external-store|zustand|@tanstack[\/](?:react-query|query-core))[\/]/,
+              test: /node_modules[\\/](?:react|react-dom|scheduler|react-router|use-sync-external-store|zustand|@tanstack[\\/](?:react-query|query-core))[\\/]/,
               priority: 2,
             },
-            { name: 'reckon', test: /[\/](?:core|derive|contract)[\/]src[\/]/, minShareCount: 3 },
+            { name: 'reckon', test: /[\\/](?:core|derive|contract)[\\/]src[\\/]/, minShareCount: 3 },
             {
               name: 'kit',
-              test: /[\/]web[\/]src[\/](?:state|words|kit|app)[\/](?!over|Boxed|Photos|ThemeItems)|node_modules[\/](?:date-fns|lucide-react)[\/]/,
+              test: /[\\/]web[\\/]src[\\/](?:state|words|kit|app)[\\/](?!over|Boxed|Photos|ThemeItems)|node_modules[\\/](?:date-fns|lucide-react)[\\/]/,
               minShareCount: 2,
             },
           ],

@@ -1,5 +1,5 @@
 import type { Acceptance, Build, FitLeaf, JobFacts, Limit, ReadingFact, Slot } from '@elder-cog/contract';
-import { nanometres, type Length } from '@elder-cog/core';
+import { leavesTotal, nanometres, type Length } from '@elder-cog/core';
 
 import { UNKNOWN_LEAVES } from './readable.ts';
 import { remembered } from './remember.ts';
@@ -125,8 +125,7 @@ export function buildsOfShaft(facts: JobFacts, shaftId: string, assemblyId: stri
     .map((each, number) => ({ ...each, number }));
 }
 
-export const packTotal = (leaves: readonly FitLeaf[] | null | undefined): Length =>
-  nanometres((leaves ?? []).reduce((sum, leaf) => sum + leaf.thickness * leaf.count, 0));
+export const packTotal = (leaves: readonly FitLeaf[] | null | undefined): Length => leavesTotal(leaves ?? []);
 
 /** "20 + 8", "none": a pack as it is said. */
 export const packWords = (leaves: readonly FitLeaf[] | null | undefined): string => {

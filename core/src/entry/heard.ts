@@ -1,7 +1,5 @@
 import { hasInchFractions, isSmall, type PlainQuantity } from './plainRange.ts';
-import { NM_PER } from '../quantity/index.ts';
-import type { Instrument } from '../reading/index.ts';
-import { finest, isAsEngraved } from './readingShapes.ts';
+import { digitsEngraved, type Instrument } from '../reading/index.ts';
 import { division, HUNDREDTH, INCH, MM, THOU, type Figure, type Measure, type Written } from './tokens.ts';
 
 /** The most telling figure decides for all: a fraction, a leading point, the most decimals. */
@@ -54,6 +52,7 @@ export function heardAt(figure: Figure, instrument: Instrument, quantity: PlainQ
   if (kind === 'dial' && isWhole) return [division(resolution, unit)];
   const own = OF_UNIT[unit];
   if (isWhole && figure.decimals === 0) return [own];
-  if (kind !== 'dial' && figure.decimals > 0 && isAsEngraved(figure, finest(instrument, NM_PER[unit]))) return [own];
+  const finer = figure.decimals - digitsEngraved(instrument);
+  if (kind !== 'dial' && figure.decimals > 0 && (finer === 0 || finer === 1)) return [own];
   return heard(figure, { bare: unit === 'mm' || unit === 'um' ? 'mm' : 'thou', quantity });
 }

@@ -19,6 +19,8 @@ export interface Shape<Value> {
 export const isFigure = (token: Token | undefined): token is Figure => token?.is === 'figure';
 export const isMark = (token: Token | undefined, ...texts: string[]): boolean => token?.is === 'mark' && texts.includes(token.text);
 export const words = (found: readonly Token[]): string => found.map((token) => token.text).join(' ');
+/** An entry by its grammar alone: every figure a #. */
+export const pattern = (found: readonly Token[]): string => found.map((token) => (token.is === 'figure' ? '#' : token.text)).join(' ');
 export const negative = (length: Length): Length => nanometres(-length);
 
 const TORQUE = new Set(['nm', 'n', 'lb', 'lbs', 'lbf', 'ft', 'ftlb', 'kgm', 'kgfm', 'kg', 'kgf']);
@@ -46,7 +48,8 @@ const NOTHING = /^(?:none|nil|nothing|not known|nobody knows|\?)$/;
 const NEGATIVE = new Set(['preload', 'crush', 'nip', 'interference', 'negative']);
 const FILLER = new Set(['end', 'float', 'play', 'clearance', 'backlash', 'of', 'is', 'about']);
 
-const sayLimits = ({ single, ...limits }: LimitsEntry, unit: LengthUnit): string => {
+/** Limits in both systems, as they are said beside the field. */
+export const sayLimits = ({ single, ...limits }: LimitsEntry, unit: LengthUnit): string => {
   if (single !== undefined) return `${inBoth(single, unit)}, one figure alone`;
   if (limits.min === undefined && limits.max === undefined) return 'no limits';
   // a float written in inches is said in thou, and a size in inches
@@ -75,7 +78,7 @@ export function readLimitsEntry(found: readonly Token[]): Shape<LimitsEntry>[] {
     say: sayLimits,
   });
   const figures = kept.filter(isFigure);
-  const said = kept.map((token) => (token.is === 'figure' ? '#' : token.text)).join(' ');
+  const said = pattern(kept);
   if (/^nil (?:to|-) #$/.test(said)) return [shape(figures, ([max]) => ({ min: 0 as Length, max: max as Length }))];
   if (/^(?:max(?:imum)?|under|below|up to|not over|no more than|at most|less than) ?\.? #$|^# (?:max(?:imum)?|or less|at most|and under)$/.test(said))
     return [shape(figures, ([max]) => ({ max: max as Length }))];
@@ -158,17 +161,9 @@ export function readLeaves(
   const asDecimal = leafShape(lines);
   const [first, times, second, ...more] = plain;
   // "4 × 10 thou" said of a pack: four of 10 thou, or ten of 4
-  if (
-    field === 'pack' &&
-    isFigure(first) &&
-    isMark(times, 'x') &&
-    isFigure(second) &&
-    more.length === 0 &&
-    canCount(first) &&
-    canCount(second) &&
-    first.settled
-  )
-    if (second.settled) return [leafShape([{ figure: second, count: first.value }]), leafShape([{ figure: first, count: second.value }])];
+  const isTwoWholes = isFigure(first) && isMark(times, 'x') && isFigure(second) && more.length === 0 && canCount(first) && canCount(second);
+  if (field === 'pack' && isTwoWholes && first.settled && second.settled)
+    return [leafShape([{ figure: second, count: first.value }]), leafShape([{ figure: first, count: second.value }])];
   if (comma === undefined || bare === 'mm') return [asDecimal];
   // "12,13": one and a bit, or two
   const parted = plain.flatMap((token): Token[] =>

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { inch, mm, nanometres, NM_PER, thou, type Length } from '../quantity/index.ts';
 import { INSTRUMENTS, type InstrumentName } from '../reading/index.ts';
-import { plainRange, understand, type EntryQuestion, type PlainQuantity } from './index.ts';
+import { plainRange, understand, withTolerance, type EntryQuestion, type PlainQuantity } from './index.ts';
 
 type Bare = EntryQuestion<'size'>['bare'];
 
@@ -334,4 +334,17 @@ it('says back what it kept: limits in whole nanometres, leaves with how many', (
   expect(understand('15½', { field: 'pack', bare: 'thou' })).toMatchObject({ value: [{ written: '15 1/2', unit: 'thou' }] });
   expect(understand('nil to 3', { field: 'limits', bare: 'thou' })).toMatchObject({ value: { min: 0, max: thou(3) } });
   expect(understand('12', { field: 'limits', bare: 'thou' })).toMatchObject({ value: { single: thou(12) } });
+});
+
+describe('limits to judge by', () => {
+  const judged = (text: string, bare: Bare = 'thou') => withTolerance(understand(text, { field: 'limits', bare }));
+  it('one figure alone is asked about: a middle with a tolerance of a thou or two hundredths, or the most', () => {
+    expect(judged('6')).toMatchObject({ kind: 'ask', meanings: [{ value: { min: thou(5), max: thou(7) } }, { value: { max: thou(6) } }] });
+    expect(judged('0.10', 'mm')).toMatchObject({ kind: 'ask', meanings: [{ value: { min: mm(0.08), max: mm(0.12) } }, { value: { max: mm(0.1) } }] });
+  });
+  it('among several meanings it is each of these, and two figures are left as they are', () => {
+    expect(judged('5/8')).toMatchObject({ kind: 'ask', meanings: [{ value: { min: thou(5), max: thou(8) } }, { value: { max: inch(0.626) } }, {}] });
+    expect(judged('5-8')).toMatchObject({ kind: 'understood', value: { min: thou(5), max: thou(8) } });
+  });
+  it('none is no limit to judge by', () => expect(judged('none')).toMatchObject({ kind: 'refused', code: 'noLimits' }));
 });

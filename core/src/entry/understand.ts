@@ -1,12 +1,13 @@
 import { ReckoningError } from '../errors.ts';
 import { nanometres, suspectSlip, type Length, type LengthUnit } from '../quantity/index.ts';
+import { INSTRUMENTS, type Instrument } from '../reading/index.ts';
+import { leavesTotal } from '../shim/index.ts';
 import { ALL, heard, heardAt, mostTelling } from './heard.ts';
 import { type EntryField, type Meaning, type Understood, type Values } from './meaning.ts';
 import { isPlain, MOST_IN_A_PACK, plainRange, type PlainQuantity, type PlainRange } from './plainRange.ts';
 import { readReading } from './readingShapes.ts';
 import { readLeaves, readLimitsEntry, readSize, type Shape } from './shapes.ts';
-import { INSTRUMENTS, type Instrument } from '../reading/index.ts';
-import { inMeasure, tokens, type Figure, type Measure, type Token } from './tokens.ts';
+import { inMeasure, MM, THOU, tokens, type Figure, type Measure, type Token } from './tokens.ts';
 
 export interface EntryQuestion<Field extends EntryField> {
   readonly field: Field;
@@ -71,7 +72,7 @@ interface Heard<Value> {
 
 function decide<Field extends EntryField>(shapes: readonly Shape<Values[Field]>[], question: Decided<Field>): Understood<Values[Field]> {
   const range = plainRange(question.quantity);
-  const ways = shapes.flatMap((shape) => waysOf(shape, question));
+  const ways = shapes.flatMap((shape) => waysIn(shape, measuresFor(shape, question)));
   const sound = ways.filter(({ lengths }) => lengths.every(Number.isFinite));
   if (sound.length === 0) return { kind: 'refused', code: 'notAGauge', message: 'Wire gauge numbers here run from 0 to 36, whole numbers only.' };
   const settled = shapes.length === 1 && isSettled(shapes[0]?.figures ?? []);
@@ -102,23 +103,17 @@ const asTyped = <Value>(meaning: Meaning<Value>): Meaning<Value> => ({ ...meanin
 
 const isSettled = (figures: readonly Figure[]): boolean => figures.every((figure) => figure.settled?.length === 1 || figure.value === 0);
 
-function waysOf<Value>(
-  shape: Shape<Value>,
-  { bare, quantity, instrument }: { readonly bare: 'thou' | 'mm'; readonly quantity: PlainQuantity; readonly instrument?: Instrument },
-): Heard<Value>[] {
-  const open = shape.figures.filter((figure) => figure.settled === null);
-  const telling = mostTelling(open);
-  const doubtful = shape.figures.find((figure) => (figure.settled?.length ?? 0) > 1)?.settled;
-  return waysIn(
-    shape,
-    shape.as ??
-      doubtful ??
-      (telling
-        ? instrument
-          ? heardAt(telling, instrument, quantity)
-          : heard(telling, { bare, quantity })
-        : [ALL[bare === 'thou' ? 0 : 1] as Measure]),
-  );
+/** The measures an entry may be heard in as a whole: what its grammar says, what a doubtful unit may mean, or how its most telling figure is written. */
+function measuresFor<Field extends EntryField>(
+  { figures, as }: Shape<Values[Field]>,
+  { bare, quantity, instrument }: Decided<Field>,
+): readonly Measure[] {
+  const doubtful = figures.find((figure) => (figure.settled?.length ?? 0) > 1)?.settled;
+  const known = as ?? doubtful;
+  if (known) return known;
+  const telling = mostTelling(figures.filter((figure) => figure.settled === null));
+  if (!telling) return [bare === 'thou' ? THOU : MM];
+  return instrument ? heardAt(telling, instrument, quantity) : heard(telling, { bare, quantity });
 }
 
 /** The entry heard in each of some measures; figures whose unit was written keep theirs. */
@@ -143,10 +138,8 @@ function meaningOf<Value>(shape: Shape<Value>, lengths: readonly number[], unit:
 
 function isPlausible<Field extends EntryField>({ meaning, shape }: Heard<Values[Field]>, range: PlainRange, { field }: Decided<Field>): boolean {
   const sizes = shape.sizes(meaning.value);
-  return sizes.every((nm) => isPlain(nm, range)) && (field !== 'pack' || packTotal(meaning.value as Values['pack']) <= MOST_IN_A_PACK);
+  return sizes.every((nm) => isPlain(nm, range)) && (field !== 'pack' || leavesTotal(meaning.value as Values['pack']) <= MOST_IN_A_PACK);
 }
-
-const packTotal = (lines: Values['pack']): number => lines.reduce((sum, { thickness, count }) => sum + thickness * count, 0);
 
 /** Two ways of hearing that come to the same lengths are one. */
 function distinct<Value>(ways: readonly Heard<Value>[]): Heard<Value>[] {

@@ -2,6 +2,8 @@ export * from './combineMethods.ts';
 export * from './depthOverParallels.ts';
 export * from './dialReturn.ts';
 export * from './dialTravel.ts';
+export * from './hand.ts';
+export * from './instrument.ts';
 export * from './instruments.ts';
 export * from './feelerBracket.ts';
 export * from './oncePerTurn.ts';

@@ -1,5 +1,5 @@
 import { inch, mm, thou } from '../quantity/index.ts';
-import type { Instrument } from './readEntry.ts';
+import type { Instrument } from './instrument.ts';
 
 /**
  * Typical instruments, so that a newcomer has one to begin with. Steps are what is engraved; repeatability and scale doubt

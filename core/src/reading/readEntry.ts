@@ -13,37 +13,11 @@ import {
 } from '../quantity/index.ts';
 import { depthOverParallels } from './depthOverParallels.ts';
 import { dialReturn } from './dialReturn.ts';
-import { dialTravel } from './dialTravel.ts';
 import { feelerBracket, nextFeeler } from './feelerBracket.ts';
+import { checkHand, handTravel } from './hand.ts';
+import { digitsEngraved, type Instrument } from './instrument.ts';
 import type { Reading } from './reading.ts';
 import { repeats } from './repeats.ts';
-
-/** What a reading is read with, as far as the sums care. Lengths and uncertainties in nm. */
-export interface Instrument {
-  readonly kind: 'dial' | 'feelers' | 'depth' | 'micrometer' | 'bore gauge' | 'caliper';
-  readonly name: string;
-  /** unit of a bare number; on a dial a bare number is divisions */
-  readonly unit: LengthUnit;
-  /** one step as it is read */
-  readonly resolution: Length;
-  /** standard uncertainty of its own scale */
-  readonly calibrationU: number;
-  /** repeatability known beforehand, one standard deviation */
-  readonly priorS: number;
-  /** divisions in one turn; a dial only */
-  readonly divisions?: number;
-  readonly direction?: 'clockwise' | 'anticlockwise';
-  /** what it shows at nothing: taken off every size it gives, not off a dial's travel */
-  readonly zeroError?: Length;
-  /** a 0–50–0 dial */
-  readonly balanced?: boolean;
-  /** degrees from the line of movement to the dial's stem */
-  readonly stemAngle?: number;
-  /** degrees from square to the movement of the face it touches */
-  readonly faceAngle?: number;
-  /** the radius it is read at, and the one it is wanted at */
-  readonly radius?: { readonly read: Length; readonly wanted: Length };
-}
 
 /** An entry understood: single readings to pool, or what one side alone tells. */
 export interface EntryRead {
@@ -87,7 +61,7 @@ function real(text: string): number {
  */
 export function readEntry(text: string, instrument: Instrument): EntryRead {
   const clean = tidy(text);
-  if (clean === '') refuse('empty', `Nothing was typed: ${exampleFor(instrument)}.`);
+  if (clean === '') refuse('empty', `Nothing was typed: ${readingExample(instrument)}.`);
   if (/goes|stops/i.test(clean)) return readFeelers(clean, instrument);
   if (/[<>]/.test(clean)) return readDial(clean, instrument);
   const less = LESS.exec(clean);
@@ -96,7 +70,8 @@ export function readEntry(text: string, instrument: Instrument): EntryRead {
   return readList(clean, instrument);
 }
 
-const exampleFor = (instrument: Instrument): string =>
+/** How a reading is written that is taken with an instrument: for the sentence that refuses another. */
+export const readingExample = (instrument: Instrument): string =>
   instrument.kind === 'dial'
     ? 'type where the hand went, such as 88>12'
     : instrument.kind === 'feelers'
@@ -113,17 +88,8 @@ function readDial(clean: string, instrument: Instrument): EntryRead {
   const back = writtenBack === undefined ? undefined : real(writtenBack);
   for (const hand of [from, to, back ?? 0]) checkHand(hand, divisions, instrument.balanced ?? false);
   const { stemAngle = 0, faceAngle = 0, radius } = instrument;
-  const indicated = dialTravel({
-    from,
-    to,
-    revolutions: turns === undefined ? 0 : Number(turns),
-    direction: arrow === '>' ? 'clockwise' : 'anticlockwise',
-    divisions,
-    division: resolution,
-    stemAngle,
-    faceAngle,
-  });
-  const value = radius ? nanometres((indicated * radius.wanted) / radius.read) : indicated;
+  const direction = arrow === '>' ? 'clockwise' : 'anticlockwise';
+  const value = handTravel({ from, to, turns: turns === undefined ? 0 : Number(turns), direction }, instrument, divisions);
   const returned = back === undefined ? undefined : dialReturn({ from, back, divisions, division: resolution });
   const notes = [
     ...(stemAngle === 0 && faceAngle === 0 ? [] : [`the dial off square: × cos ${stemAngle - faceAngle}° ÷ cos ${faceAngle}°`]),
@@ -143,14 +109,6 @@ function readDial(clean: string, instrument: Instrument): EntryRead {
   return { ...pooled([value], instrument.unit, instrument, notes), ...(returned && !returned.held ? { drifted: true } : {}) };
 }
 
-/** On a dial marked both ways from nought a hand stands at −50 to 50; on one marked round, at 0 to 100. */
-function checkHand(hand: number, divisions: number, balanced: boolean): void {
-  if (balanced && Math.abs(hand) > divisions / 2)
-    refuse('offTheDial', `${hand} is not on this dial: it is marked ${divisions / 2} either side of nought, the left written with a minus.`);
-  if (!balanced && hand < 0)
-    refuse('offTheDial', `${hand} is not on this dial: it is marked 0 to ${divisions}. Choose the 0–${divisions / 2}–0 dial if it is that.`);
-}
-
 const corrected = (value: Length, { zeroError }: Instrument): Length => (zeroError === undefined ? value : nanometres(value - zeroError));
 
 const zeroNote = ({ zeroError, unit }: Instrument): string[] =>
@@ -162,7 +120,7 @@ const zeroNote = ({ zeroError, unit }: Instrument): string[] =>
 function finerThanRead(clean: string, instrument: Instrument): readonly string[] {
   const coarse = instrument.kind === 'dial' || instrument.kind === 'feelers';
   const [, whole = '', decimals = ''] = /^(\d*)[.,](\d+)$/.exec(clean) ?? [];
-  const finest = Math.max(0, Math.ceil(-Math.log10(instrument.resolution / NM_PER[instrument.unit]) - 1e-9)) + (instrument.kind === 'dial' ? 1 : 0);
+  const finest = digitsEngraved(instrument) + (instrument.kind === 'dial' ? 1 : 0);
   const isComma = /^[1-9]\d*,\d{3}$/.test(clean);
   if (!coarse || isComma || decimals.length < 2 || (instrument.kind !== 'dial' && decimals.length <= finest)) return [];
   const said = `${whole === '' ? '0' : whole}.${decimals}`;
@@ -211,7 +169,7 @@ function readList(clean: string, instrument: Instrument): EntryRead {
   const tokens = rest.match(NUMBERS) ?? [];
   if (tokens.length === 0 || tokens.join(' ') !== rest) {
     if (/^\S+$/.test(clean) && /^[\d.,/-]/.test(clean)) readLength(clean, instrument.unit);
-    refuse('notAReading', `“${clean.slice(0, 24)}” is not a reading: ${exampleFor(instrument)}.`);
+    refuse('notAReading', `“${clean.slice(0, 24)}” is not a reading: ${readingExample(instrument)}.`);
   }
   if (tokens.length === 1) {
     const choices = finerThanRead(clean, instrument);

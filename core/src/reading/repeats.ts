@@ -76,15 +76,15 @@ export function repeats(values: readonly Length[], { resolution, calibrationU, p
 function outliersOf(values: readonly Length[], leastS: number): number[] {
   const n = values.length;
   if (n < 5) return [];
-  const mean = meanLength(values);
+  const mean = values.reduce<number>((sum, value) => sum + value, 0) / n;
   const squares = values.reduce((sum, value) => sum + (value - mean) ** 2, 0);
-  const off = values.reduce((sum, value) => sum + (value - mean), 0);
   return values.flatMap((value, i) => {
-    // the mean and the spread of the others, each from the mean of all
-    const meanOfOthers = (off - (value - mean)) / (n - 1);
-    const variance = (squares - (value - mean) ** 2 - (n - 1) * meanOfOthers ** 2) / (n - 2);
+    // how far it is off, and the mean and the spread of the others, each from the mean of all
+    const off = value - mean;
+    const others = -off / (n - 1);
+    const variance = (squares - off ** 2 - (n - 1) * others ** 2) / (n - 2);
     const s = Math.max(Math.sqrt(Math.max(0, variance)), leastS);
-    return Math.abs(value - mean - meanOfOthers) > outlierLimit(n) * s ? [i] : [];
+    return Math.abs(off - others) > outlierLimit(n) * s ? [i] : [];
   });
 }
 

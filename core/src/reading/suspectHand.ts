@@ -1,5 +1,5 @@
 import { nanometres, tidy, type Length } from '../quantity/index.ts';
-import type { Instrument } from './readEntry.ts';
+import type { Instrument } from './instrument.ts';
 
 /** A dial entry that would be as expected if the hand had run the other way, or a whole turn more. */
 export interface SuspectedHand {

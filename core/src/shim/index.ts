@@ -1,4 +1,5 @@
 export * from './fabricateShim.ts';
+export * from './leavesTotal.ts';
 export * from './parseLeaves.ts';
 export * from './reachableTotals.ts';
 export * from './searchPacks.ts';

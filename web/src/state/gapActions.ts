@@ -1,17 +1,5 @@
 import type { Build, Change, FitLeaf, LimitSource, RawReading, Station, Withdrawal } from '@elder-cog/contract';
-import {
-  formatLimits,
-  nanometres,
-  type Instrument,
-  type LeafLine,
-  type Length,
-  type LengthUnit,
-  type Limits,
-  type LimitsEntry,
-  type Meaning,
-  type parsePack,
-  type Understood,
-} from '@elder-cog/core';
+import type { Instrument, LeafLine, Length, LengthUnit, Limits, parsePack } from '@elder-cog/core';
 import type { BuildNow, ShaftState } from '@elder-cog/derive';
 import { newId, useSettings } from './settings.ts';
 
@@ -124,37 +112,6 @@ export const changeState = (shaft: ShaftState, slotId: string, state: string): C
 /** Every leaf of a pack by itself. */
 export const oneByOne = (pack: readonly LeafLine[]): SaidLeaf[] =>
   pack.flatMap(({ thickness, written, unit, count }) => Array.from({ length: count }, () => ({ thickness, written, unit })));
-
-export const totalOf = (pack: readonly LeafLine[]): Length => nanometres(pack.reduce((sum, { thickness, count }) => sum + thickness * count, 0));
-
-/** One figure alone judges nothing: it is a middle with a tolerance, or the most there may be. */
-export function withTolerance(understood: Understood<LimitsEntry>): Understood<LimitsEntry> {
-  if (understood.kind === 'ask') {
-    const meanings = understood.meanings.flatMap((each) => (each.value.single === undefined ? [each] : tolerances(each)));
-    return { ...understood, meanings: meanings.slice(0, 4) };
-  }
-  if (understood.kind !== 'understood') return understood;
-  const { value } = understood;
-  if (value.single !== undefined)
-    return {
-      kind: 'ask',
-      meanings: tolerances(understood),
-      why: 'One figure alone has no verdict: is it the middle, with a tolerance, or the most?',
-    };
-  return value.min === undefined && value.max === undefined
-    ? { kind: 'refused', code: 'noLimits', message: 'Limits are two figures, or the most there may be: type them as in 5-8 thou or max 9 thou.' }
-    : understood;
-}
-
-function tolerances({ value: { single = 0 as Length }, unit }: Meaning<LimitsEntry>): Meaning<LimitsEntry>[] {
-  const metric = unit === 'mm' || unit === 'um';
-  const either = metric ? 20_000 : 25_400;
-  const limits: readonly Limits[] = [{ min: nanometres(single - either), max: nanometres(single + either) }, { max: single }];
-  return limits.map((value) => {
-    const each = (shown: 'thou' | 'mm'): string => `${formatLimits(value, shown)} ${shown}`;
-    return { value, unit, said: metric ? `${each('mm')} · ${each('thou')}` : `${each('thou')} · ${each('mm')}` };
-  });
-}
 
 type SaidLeaf = ReturnType<typeof parsePack>[number];
 

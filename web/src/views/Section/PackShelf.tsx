@@ -1,5 +1,5 @@
 import type { FitLeaf } from '@elder-cog/contract';
-import { formatLength, unitWord, type Length } from '@elder-cog/core';
+import { formatLength, leavesTotal, unitWord, type Length } from '@elder-cog/core';
 import { availableFor, packWords, type GapState, type PackChoice, type PackChoices, type ShaftState } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
 import { Heading, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
@@ -8,7 +8,7 @@ import { Mark } from '../../kit/Mark.tsx';
 import { LeafStrip, Pack } from '../../kit/Pack.tsx';
 import { SumView } from '../../kit/SumView.tsx';
 import { useCommand } from '../../state/api.ts';
-import { fitPack, leavesFromSaid, oneByOne, totalOf } from '../../state/gapActions.ts';
+import { fitPack, leavesFromSaid, oneByOne } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { bareUnit, inBoth } from '../../state/understood.ts';
@@ -288,7 +288,7 @@ function OtherPack({
         entry={entry}
         label="Fit another pack"
         placeholder="like 6+4, 10½ or none"
-        says={(pack) => inBoth(totalOf(pack))}
+        says={(pack) => inBoth(leavesTotal(pack))}
         className="flex-1"
         autoFocus
       />

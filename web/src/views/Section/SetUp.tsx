@@ -1,10 +1,10 @@
-import { counted, describeLength, formatLimits, otherUnit, unitWord, type LeafLine, type LimitsRead } from '@elder-cog/core';
+import { counted, describeLength, leavesTotal, withTolerance, type LeafLine } from '@elder-cog/core';
 import { availableFor, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Heading, Primary, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
-import { fitPack, leavesFromSaid, oneByOne, setLimits, totalOf, withTolerance } from '../../state/gapActions.ts';
+import { fitPack, leavesFromSaid, oneByOne, setLimits } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { newId } from '../../state/settings.ts';
 import { bareUnit, inBoth } from '../../state/understood.ts';
@@ -47,13 +47,6 @@ export function SetUp({ step, shaft, gap, onSkipLeaves, onMethod }: SetUpProps):
       )}
     </section>
   );
-}
-
-/** Limits in both systems, for saying back. */
-export function limitsInBoth({ limits, unit }: LimitsRead): string {
-  const first = unit === 'um' ? 'mm' : unit === 'in' ? 'thou' : unit;
-  const second = otherUnit(first);
-  return `${formatLimits(limits, first)} ${unitWord(first)} · ${formatLimits(limits, second)} ${unitWord(second)}`;
 }
 
 export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | 'limits'>; onDone?: () => void }): JSX.Element {
@@ -111,7 +104,7 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
           hideLabel
           autoFocus
           placeholder="like 20+8, or none"
-          says={(pack) => inBoth(totalOf(pack))}
+          says={(pack) => inBoth(leavesTotal(pack))}
           className="w-full max-w-md"
         />
         <Primary type="submit" enter disabled={sending} className="mt-1">
