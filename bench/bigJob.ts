@@ -1,4 +1,4 @@
-import { emptyWearBook, FILE_VERSION, newShaft, workshopFile, type JobFacts, type WorkshopFile } from '@elder-cog/contract';
+import { emptyWearBook, FILE_VERSION, newShaft, workshopFile, type JobFacts, type WorkshopFile, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, thou } from '@elder-cog/core';
 
 /** A job nobody has yet: ten thousand readings over two hundred builds of four shafts, as a workshop file. */
@@ -45,7 +45,7 @@ export function bigJob({ readings: howMany = 10_000, builds: over = 200 } = {}):
         id: newId(),
         stationId: gap?.id ?? '',
         buildId: id,
-        raw: {
+        raw: withUnderstood({
           method: 'dial',
           text: `${(80 + r) % 100}>${(90 + r + (b % 5)) % 100}`,
           instrument: INSTRUMENTS.dialThou,
@@ -54,7 +54,7 @@ export function bigJob({ readings: howMany = 10_000, builds: over = 200 } = {}):
             { item: 'cover.bolts', answer: 'torqued' },
             { item: 'cover.gasket', answer: 'new gasket' },
           ],
-        },
+        }),
         who: '',
         takenAt: at(time + r + 1),
         supersedes: null,

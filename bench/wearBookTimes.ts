@@ -1,4 +1,4 @@
-import { newRow, workshopFile, type WorkshopFile } from '@elder-cog/contract';
+import { newRow, workshopFile, type WorkshopFile, withUnderstood } from '@elder-cog/contract';
 import { FEATURE_KINDS, FEATURES, mm, readLimits } from '@elder-cog/core';
 import { derive } from '@elder-cog/derive';
 import { jobFacts } from '@elder-cog/server';
@@ -44,7 +44,7 @@ export function wideBook(): WorkshopFile {
         id: newId(),
         stationId: station.id,
         buildId: null,
-        raw: { method: 'size', text: `${size}.02 ${size}.01`, instrument: FEATURES[kind].instrument.mm, at, restsOn: [] },
+        raw: withUnderstood({ method: 'size', text: `${size}.02 ${size}.01`, instrument: FEATURES[kind].instrument.mm, at, restsOn: [] }),
         who: '',
         takenAt: file.madeAt,
         supersedes: null,

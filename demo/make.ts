@@ -23,6 +23,7 @@ import {
   type Station,
   type StripEntry,
   FILE_VERSION,
+  withUnderstood,
 } from '@elder-cog/contract';
 import { derive } from '@elder-cog/derive';
 import { INSTRUMENTS, mm, parseLimits, readSpecLine, readStripLine, thou, type FeatureKindName, type Instrument, type Length } from '@elder-cog/core';
@@ -276,7 +277,12 @@ function tried({ shaft, assemblyId, when, stage, pack, bolts, gasket, feel = [],
       takenAt,
       supersedes: null,
       keptAs: { value: null, words: text },
-      raw: { method: station.method ?? 'dial', text, instrument, restsOn: station.method === 'dial' ? [{ item: 'dial', answer: 'square' }] : [] },
+      raw: withUnderstood({
+        method: station.method ?? 'dial',
+        text,
+        instrument,
+        restsOn: station.method === 'dial' ? [{ item: 'dial', answer: 'square' }] : [],
+      }),
     });
   }
 }
@@ -381,7 +387,7 @@ const measure = (stationId: string, instrument: Instrument, place: string, text:
     takenAt: at(8, `17:${String(minutes).padStart(2, '0')}`),
     supersedes: null,
     keptAs: { value: null, words: `${place} ${text}` },
-    raw: { method: 'size', text, instrument, at: place, restsOn: [] },
+    raw: withUnderstood({ method: 'size', text, instrument, at: place, restsOn: [] }),
   });
 };
 (['front', 'middle', 'rear'] as const).forEach((place, i) => {

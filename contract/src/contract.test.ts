@@ -125,7 +125,7 @@ describe('the shapes refuse', () => {
     [
       'a file of another format',
       workshopFile,
-      { format: 'other', version: 4, madeAt: '2026-01-01T00:00:00.000Z', jobs: [], lots: [], journal: [] },
+      { format: 'other', version: 5, madeAt: '2026-01-01T00:00:00.000Z', jobs: [], lots: [], journal: [] },
       'format',
     ],
     [
@@ -157,12 +157,15 @@ describe('the file format', () => {
   const text = (path: string): string => readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8');
   it('is written down as the program has it', () =>
     expect(JSON.parse(text('docs/file-format.schema.json'))).toEqual(JSON.parse(JSON.stringify(fileSchema()))));
-  it.each(['workshop-v1.json', 'workshop-v2.json', 'job-v2.json', 'workshop-v3.json', 'job-v3.json'])('%s is still read, and is sound', (name) => {
-    const raw: unknown = upgradeFile(JSON.parse(text(`contract/fixtures/${name}`)));
-    const file = name.startsWith('job') ? jobFile.parse(raw) : workshopFile.parse(raw);
-    expect(fileProblems(file)).toEqual([]);
-  });
+  it.each(['workshop-v1.json', 'workshop-v2.json', 'job-v2.json', 'workshop-v3.json', 'job-v3.json', 'workshop-v4.json', 'job-v4.json'])(
+    '%s is still read, and is sound',
+    (name) => {
+      const raw: unknown = upgradeFile(JSON.parse(text(`contract/fixtures/${name}`)));
+      const file = name.startsWith('job') ? jobFile.parse(raw) : workshopFile.parse(raw);
+      expect(fileProblems(file)).toEqual([]);
+    },
+  );
   it('leaves alone what is no file of its own', () => {
-    for (const other of [null, 7, 'x', [], { format: 'elder-cog/workshop', version: 4 }]) expect(upgradeFile(other)).toBe(other);
+    for (const other of [null, 7, 'x', [], { format: 'elder-cog/workshop', version: 5 }]) expect(upgradeFile(other)).toBe(other);
   });
 });

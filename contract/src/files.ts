@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FILE_VERSION } from './constants.ts';
 import { id, jobFacts, lot, time, who, type JobFacts } from './facts.ts';
+import { understoodIn } from './understoodThen.ts';
 
 /** More than a workshop writes in a thousand years. */
 const MOST_ENTRIES = 1_000_000_000;
@@ -112,6 +113,15 @@ function fromThree(file: Rows): Rows {
   return { ...upgradeJobs(file, upgraded), version: 4 };
 }
 
+/** From version 4: a reading was what was typed, and was read again each time. */
+function fromFour(file: Rows): Rows {
+  const upgraded = (facts: Rows): Rows => ({
+    ...facts,
+    readings: rows(facts.readings).map((reading) => ({ ...reading, raw: understoodIn(reading.raw) })),
+  });
+  return { ...upgradeJobs(file, upgraded), version: 5 };
+}
+
 /**
  * A file of any version this program has ever written, as the newest. What is not such a file comes back as it is, for the schema to
  * say what is wrong with it.
@@ -122,5 +132,6 @@ export function upgradeFile(raw: unknown): unknown {
   const second = file.format === 'elder-cog/workshop' && file.version === 1 ? fromOne(file) : file;
   if (second.format !== 'elder-cog/workshop' && second.format !== 'elder-cog/job') return second;
   const third = second.version === 2 ? fromTwo(second) : second;
-  return third.version === 3 ? fromThree(third) : third;
+  const fourth = third.version === 3 ? fromThree(third) : third;
+  return fourth.version === 4 ? fromFour(fourth) : fourth;
 }

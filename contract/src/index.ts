@@ -11,3 +11,4 @@ export * from './references.ts';
 export * from './replies.ts';
 export * from './newStrip.ts';
 export * from './tables.ts';
+export * from './understoodThen.ts';

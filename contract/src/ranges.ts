@@ -47,6 +47,7 @@ const FIGURES: { readonly [T in TableName]?: (row: RowOf[T], subject: string) =>
   limit: (r, subject) => [
     [figureOf(subject), ['min'], r.min],
     [figureOf(subject), ['max'], r.max],
+    [figureOf(subject), ['nominal'], r.nominal],
   ],
   lot: (r) => [['leaf', ['thickness'], r.thickness]],
   build: (r) => r.fits.flatMap((fit, i) => leafFigures(fit.leaves, ['fits', i, 'leaves'])),
@@ -55,6 +56,8 @@ const FIGURES: { readonly [T in TableName]?: (row: RowOf[T], subject: string) =>
     ['between', ['raw', 'spacer'], r.raw.spacer],
     ['between', ['raw', 'gasket', 'free'], r.raw.gasket?.free],
     ['between', ['raw', 'gasket', 'crushed'], r.raw.gasket?.crushed],
+    ['size', ['raw', 'parallels', 'depths'], r.raw.parallels?.depths],
+    ['size', ['raw', 'parallels', 'heights'], r.raw.parallels?.heights],
   ],
   strip: (r) => [
     ['size', ['size'], r.size],

@@ -28,7 +28,6 @@ import {
   searchPacks,
   sensesFromTrials,
   stackGap,
-  suspectHand,
   suspectSlip,
   formatLimits,
   formatQuantity,
@@ -88,7 +87,6 @@ describe('whatever the figures', () => {
         own(() => readQuantityLimits(entry));
         own(() => readSpecLine(entry));
         own(() => tryEntry(entry, INSTRUMENTS.dialThou));
-        own(() => suspectHand(entry, thou(3), INSTRUMENTS.dialThou, { min: thou(5), max: thou(8) }));
       }),
       { numRuns: 2_000 },
     );

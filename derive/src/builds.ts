@@ -46,9 +46,9 @@ const saidByReadings = remembered(
       for (const { item, answer } of reading.raw.restsOn) {
         const slotId = slots?.get(item);
         if (slotId === undefined) continue;
-        const of = said.get(reading.buildId);
-        if (of) of.push({ slotId, answer });
-        else said.set(reading.buildId, [{ slotId, answer }]);
+        // what was said first stands: another answer later is another build, or a slip, and rewrites neither
+        const of = said.get(reading.buildId) ?? [];
+        if (!of.some((each) => each.slotId === slotId)) said.set(reading.buildId, [...of, { slotId, answer }]);
       }
     }
     return said;

@@ -1,5 +1,5 @@
 import type { Assembly, JobFacts, OpenItem, Shaft, Slot, Station } from '@elder-cog/contract';
-import { isFeatureKind, type Length, type MarkKind, type SectionQuestion } from '@elder-cog/core';
+import { formatLength, isFeatureKind, nanometres, type Length, type MarkKind, type SectionQuestion } from '@elder-cog/core';
 import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow, type Fitting } from './builds.ts';
 import { gapState, type GapState } from './gap.ts';
 import { readable, type Damage } from './readable.ts';
@@ -179,7 +179,8 @@ function accepting(facts: JobFacts, gap: GapState): GapState {
   const { now, limits } = gap;
   const value = now.kind === 'read' ? (now.reading?.value ?? null) : null;
   const accepted = acceptanceOf(facts, gap.station.id, value, limits?.limits ?? null, now.U ?? 0);
-  return { ...gap, accepted, mark: markWith(gap.mark, accepted) };
+  const mark = markWith(gap.mark, accepted);
+  return { ...gap, accepted, mark, needsPack: gap.needsPack && mark !== 'accepted' };
 }
 
 function checkState(facts: JobFacts, station: Station, builds: readonly BuildNow[], gone: ReadonlySet<string>): CheckState {
@@ -224,7 +225,8 @@ function lastReadings(facts: JobFacts, shafts: readonly ShaftState[], gone: Read
   });
 }
 
-const thouWords = (nm: number): string => `${nm < 0 ? 'preload ' : ''}${String(Math.round((Math.abs(nm) / 25_400) * 10) / 10)}`;
+const told = (nm: number, unit: 'thou' | 'mm'): string =>
+  `${nm < 0 ? 'preload ' : ''}${formatLength(nanometres(Math.abs(nm)), unit).replace(/\.0$/, '')}`;
 
 const isSettled = (mark: MarkKind): boolean => mark === 'in' || mark === 'accepted';
 
@@ -250,39 +252,69 @@ function nextAction(shafts: readonly ShaftState[]): NextAction {
     };
   const name = gap.station.name.toLowerCase();
   const at = { shaftId: open.shaft.id, stationId: gap.station.id };
-  if (!gap.limits)
+  const pack = open.slots.find((s) => s.slot.kind === 'adjuster');
+  const { unit } = gap;
+  if (!open.current && !gap.limits && !gap.nominal)
     return {
       ...at,
       what: 'limits',
       words: `Type the limits of the ${name}, as the manual prints them.`,
-      detail: 'Like 5-8 thou, 0.05 to 0.10 mm, or preload 1-3 thou.',
+      detail: 'Or go on without: none known is an answer.',
     };
-  const pack = open.slots.find((s) => s.slot.kind === 'adjuster');
-  if (!open.current || pack?.fitting.leaves === null)
-    return { ...at, what: 'pack', words: `Say what pack is in now ${pack?.slot.name.replace(/^Pack /, '') ?? ''}.`, detail: '“none” is an answer.' };
+  if (!open.current)
+    return {
+      ...at,
+      what: 'pack',
+      words: `Say what pack is in now ${pack?.slot.name.replace(/^Pack /, '') ?? ''}.`,
+      detail: '“none” is an answer, and so is “not known”.',
+    };
   if (gap.now.kind === 'none')
-    return { ...at, what: 'read', words: `Read the ${name}.`, detail: `${pack ? `${pack.words} is in. ` : ''}Nothing has been read yet.` };
+    return {
+      ...at,
+      what: 'read',
+      words: `Read the ${name}.`,
+      detail: gap.now.kept.some((k) => k.notCounted !== null)
+        ? 'What was read is kept, and not counted.'
+        : `${pack?.fitting.leaves ? `${pack.words} is in. ` : ''}Nothing has been read yet.`,
+    };
   if (gap.now.kind === 'forecast')
     return {
       ...at,
       what: 'readAgain',
       words: `Read the ${name} again.`,
-      detail: `Fitted: ${pack?.words ?? ''}. It was said to come to ${thouWords(gap.now.reading?.value ?? 0)} thou. Nothing has been read since.`,
+      detail: `Fitted: ${pack?.words ?? ''}. It was said to come to ${told(gap.now.reading?.value ?? 0, unit)} ${unit}. Nothing has been read since.`,
     };
   if (gap.now.kind === 'stale')
     return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: `The last reading is stale: ${gap.now.because ?? ''}.` };
+  if (!gap.limits)
+    return {
+      ...at,
+      what: 'limits',
+      words: gap.nominal ? `Give the ${name} a tolerance, when one is known.` : `Type the limits of the ${name}, when they are known.`,
+      detail: `It reads ${told(gap.now.reading?.value ?? 0, unit)} ${unit}. ${gap.nominal ? `One figure alone, ${told(gap.nominal.value, unit)} ${unit}, judges nothing.` : 'With none, nothing is judged, and no pack is reckoned.'}`,
+    };
   if (!isSettled(gap.mark) && gap.pack?.refusal)
-    return { ...at, what: 'read', words: `Read the ${name} with a known pack in.`, detail: gap.pack.refusal.message };
-  if (!isSettled(gap.mark) && gap.pack?.window) {
+    return gap.pack.refusal.code === 'contradiction'
+      ? { ...at, what: 'readAgain', words: `Settle which way the pack works on the ${name}.`, detail: gap.pack.refusal.message }
+      : { ...at, what: 'read', words: `Read the ${name} with a known pack in.`, detail: gap.pack.refusal.message };
+  if (gap.needsPack && gap.pack?.window) {
     const { min, max, ideal } = gap.pack.window;
+    const { known, fitted } = gap.pack;
     return {
       ...at,
       what: 'fit',
-      words: `Change the pack: ${thouWords(ideal)} thou wanted.`,
-      detail: `${thouWords(min)} to ${thouWords(max)} lands inside; ${thouWords(gap.pack.fitted)} is in.`,
+      words: known
+        ? `Change the pack: ${told(ideal, unit)} ${unit} wanted.`
+        : `Change the pack: ${ideal < 0 ? 'take out' : 'add'} ${told(Math.abs(ideal), unit)} ${unit}, whatever is in.`,
+      detail: known
+        ? `${told(min, unit)} to ${told(max, unit)} lands inside; ${told(fitted, unit)} is in.`
+        : 'Mic what comes out, and the whole pack is known.',
     };
   }
-  if (!isSettled(gap.mark)) return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: gap.verdict?.because ?? '' };
+  if (gap.pack?.window && !gap.pack.window.reachable)
+    return { ...at, what: 'make', words: `No pack brings the ${name} in.`, detail: gap.pack.window.because ?? '' };
+  if (!isSettled(gap.mark))
+    return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: gap.verdict?.because ?? gap.now.because ?? '' };
   const unlooked = open.checks.find((c) => c.mark !== 'in');
   if (unlooked) return { ...at, what: 'check', words: 'It is right. Look at what has no number.', detail: unlooked.station.name };
   return { ...at, what: 'done', words: `The ${name} is right, and its checks are done.`, detail: '' };

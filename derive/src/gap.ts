@@ -1,6 +1,8 @@
-import type { Acceptance, JobFacts, Limit, ReadingFact, Shaft, Slot, Station } from '@elder-cog/contract';
+import type { Acceptance, FitLeaf, JobFacts, Limit, ReadingFact, Shaft, Slot, Station } from '@elder-cog/contract';
 import {
+  agreeWithForecast,
   coverageFactor,
+  formatLength,
   gapFromSizes,
   lengthLine,
   nanometres,
@@ -11,6 +13,7 @@ import {
   sensesFromTrials,
   verdict,
   type Aim,
+  type Estimate,
   type Length,
   type Limits,
   type MarkKind,
@@ -24,10 +27,16 @@ import {
 import { changesBetween, packTotal, readingsOf, rowsOf, type BuildNow } from './builds.ts';
 import { graphOf } from './graph.ts';
 import { rememberedOf } from './remember.ts';
+import { asFarAsItGoes, notCounted, restsOnDoubt } from './spoilt.ts';
 import { asInstrument, poolEntries, readingValue, type MethodReading, type Pooled, type ReadingValue } from './readingValue.ts';
 
 export interface LimitState {
   readonly limits: Limits;
+  readonly fact: Limit;
+}
+
+export interface NominalState {
+  readonly value: Length;
   readonly fact: Limit;
 }
 
@@ -39,6 +48,8 @@ export interface KeptReading {
   readonly value: ReadingValue | null;
   readonly refusal: string | null;
   readonly keptAs: string;
+  /** why it is kept and not counted; null where it is */
+  readonly notCounted: string | null;
 }
 
 /** A reading taken back: kept, and struck through. */
@@ -53,8 +64,16 @@ export interface LadderRow {
   readonly build: BuildNow;
   readonly stage: string;
   readonly pack: Length;
+  readonly leaves: readonly FitLeaf[] | null;
   readonly readings: readonly KeptReading[];
+  /** those that were counted, each by itself, and how far they lie apart */
+  readonly values: readonly Length[];
+  readonly range: Length | null;
   readonly reading: Reading | null;
+  /** no dial can see it: what the change of the pack says, and the reading agrees with */
+  readonly byPack: boolean;
+  /** a doubt that no number holds: "not turned to settle" */
+  readonly near: string | null;
   readonly methods: readonly MethodReading[];
   readonly disagree: Pooled['disagree'];
   readonly U: number | null;
@@ -74,7 +93,11 @@ export interface Lesson {
 export interface GapState {
   readonly station: Station;
   readonly letter: string;
+  /** the system it is told in: that of its limits, or of what it is read with */
+  readonly unit: 'thou' | 'mm';
   readonly limits: LimitState | null;
+  /** held against, and not judged by */
+  readonly nominal: NominalState | null;
   readonly now: {
     readonly kind: 'read' | 'forecast' | 'stale' | 'none';
     readonly reading: Reading | null;
@@ -82,6 +105,7 @@ export interface GapState {
     readonly values: readonly Length[];
     readonly range: Length | null;
     readonly because: string | null;
+    readonly byPack: boolean;
     readonly kept: readonly KeptReading[];
     /** what was read on this build and taken back since, with why */
     readonly struck: readonly StruckReading[];
@@ -93,6 +117,8 @@ export interface GapState {
   readonly mark: MarkKind;
   readonly accepted: Acceptance | null;
   readonly pack: PackQuestionState | null;
+  /** it is out, nobody has accepted it, and a pack can bring it in */
+  readonly needsPack: boolean;
   readonly ladder: readonly LadderRow[];
   readonly lessons: readonly Lesson[];
   /** the gap as the sizes alone give it, where every one is known */
@@ -103,7 +129,9 @@ export interface GapState {
 export interface PackQuestionState {
   readonly slot: Slot;
   readonly sense: Sense;
+  /** what is in, in all; where nobody knows, the window is of the change */
   readonly fitted: Length;
+  readonly known: boolean;
   readonly proved: (ProvedSense & { readonly build: number; readonly packMoved: Length; readonly gapMoved: Length }) | null;
   readonly window: PackWindow | null;
   readonly refusal: { readonly code: string; readonly message: string } | null;
@@ -116,18 +144,26 @@ export const cleanAim = (aim: Station['aim']): Aim => ({
   ...(aim.closesBy === undefined ? {} : { closesBy: aim.closesBy }),
 });
 
+const factInUse = (facts: JobFacts, stationId: string): Limit | undefined => rowsOf(facts, stationId).limits.findLast((l) => l.inUse);
+
+/** What a station is judged by; a single figure with no tolerance judges nothing. */
 export function limitInUse(facts: JobFacts, stationId: string): LimitState | null {
-  const fact = rowsOf(facts, stationId)
-    .limits.filter((l) => l.inUse)
-    .at(-1);
-  return fact ? { fact, limits: { ...(fact.min === null ? {} : { min: fact.min }), ...(fact.max === null ? {} : { max: fact.max }) } } : null;
+  const fact = factInUse(facts, stationId);
+  if (!fact || (fact.min === null && fact.max === null)) return null;
+  return { fact, limits: { ...(fact.min === null ? {} : { min: fact.min }), ...(fact.max === null ? {} : { max: fact.max }) } };
+}
+
+/** A single figure that a station is held against, with no tolerance to judge by. */
+export function nominalInUse(facts: JobFacts, stationId: string): NominalState | null {
+  const fact = factInUse(facts, stationId);
+  return fact?.nominal === undefined || fact.min !== null || fact.max !== null ? null : { fact, value: fact.nominal };
 }
 
 export const expandedU = (reading: Reading | null): number | null => (reading?.kind === 'estimate' ? coverageFactor(reading.dof) * reading.u : null);
 
 export function markOf(v: Verdict | null): MarkKind {
   if (!v) return 'unmeasured';
-  if (v.place === 'unmeasured' || (v.sure === 'cannotTell' && v.place === 'in')) return 'cannotTell';
+  if (v.place === 'unmeasured' || v.sure === 'cannotTell') return 'cannotTell';
   return v.place;
 }
 
@@ -154,30 +190,45 @@ export function gapState(
   const graph = graphOf(facts, shaft, packNow === null ? null : packTotal(packNow));
   const sense: Sense = adjuster?.partRole ? senseOnPath(graph, adjuster.partRole, station.contactRole ?? '') : 0;
   const limits = limitInUse(facts, station.id);
-  const judge = (reading: Reading, range: Length | null): Verdict | null =>
-    limits ? verdict(reading, limits.limits, { rule: station.rule, moreIs: station.moreIs, ...(range === null ? {} : { range }) }) : null;
+  const unit = unitOf(station, limits);
+  const judge = (reading: Reading, range: Length | null, near: string | null): Verdict | null =>
+    limits &&
+    nearAtMost(verdict(reading, limits.limits, { rule: station.rule, moreIs: station.moreIs, unit, ...(range === null ? {} : { range }) }), near);
 
   const readings = readingsOf(facts, station.id, gone);
   const rows = ladderOf({ builds, slots, adjuster, sense, readings, current, judge });
-  const now = { ...nowOf(rows, slots, sense), struck: current ? struckOn(facts, station.id, current.build.id, gone) : [] };
-  const judged = now.kind === 'read' && now.reading && !now.disagree ? judge(now.reading, now.range) : null;
+  const now = { ...nowOf(rows, slots, { sense, unit }), struck: current ? struckOn(facts, station.id, current.build.id, gone) : [] };
+  const judged = now.kind === 'read' && now.reading && !now.disagree ? judge(now.reading, now.range, rows.at(-1)?.near ?? null) : null;
   const proved = adjuster ? provedBy(rows, adjuster, sense) : null;
   const pack =
     adjuster && current
-      ? packQuestion({ slot: adjuster, sense, fitted: packTotal(packNow), known: packNow !== null, proved, now, limits, aim: cleanAim(station.aim) })
+      ? packQuestion({
+          slot: adjuster,
+          sense,
+          fitted: packTotal(packNow),
+          known: packNow !== null,
+          proved,
+          now,
+          limits,
+          aim: cleanAim(station.aim),
+          unit,
+        })
       : null;
   const sizes = station.contactRole ? gapFromSizes(graph, station.contactRole) : null;
   return {
     station,
     letter,
+    unit,
     limits,
+    nominal: nominalInUse(facts, station.id),
     now,
     verdict: judged,
     mark: now.kind === 'read' ? (limits && !now.disagree ? markOf(judged) : 'cannotTell') : now.kind === 'stale' ? 'stale' : 'unmeasured',
     accepted: null,
     pack,
+    needsPack: isOut(judged) && pack?.window?.reachable === true,
     ladder: rows,
-    lessons: lessonsOf(rows, proved, adjuster),
+    lessons: lessonsOf(rows, { proved, adjuster, unit }),
     fromSizes: sizes === null ? null : 'value' in sizes ? { value: sizes.value } : { missing: sizes.missing },
     sum: now.reading
       ? [
@@ -192,6 +243,19 @@ export function gapState(
   };
 }
 
+/** Out of its limits, as far as anybody can tell. */
+const isOut = (v: Verdict | null): boolean => v !== null && v.sure !== 'cannotTell' && (v.place === 'tight' || v.place === 'loose');
+
+/** The system a gap is told in. */
+export function unitOf(station: Pick<Station, 'instrument'>, limits: LimitState | null): 'thou' | 'mm' {
+  const unit = limits?.fact.unit ?? station.instrument?.unit ?? 'thou';
+  return unit === 'mm' || unit === 'um' ? 'mm' : 'thou';
+}
+
+/** A verdict that rests on what somebody was not sure of is no surer than near. */
+const nearAtMost = (judged: Verdict, near: string | null): Verdict =>
+  near === null || judged.sure !== 'sure' ? judged : { ...judged, sure: 'near', because: near };
+
 interface LadderQuestion {
   readonly builds: readonly BuildNow[];
   readonly slots: readonly Slot[];
@@ -199,14 +263,15 @@ interface LadderQuestion {
   readonly sense: Sense;
   readonly readings: ReturnType<typeof readingsOf>;
   readonly current: BuildNow | null;
-  readonly judge: (reading: Reading, range: Length | null) => Verdict | null;
+  readonly judge: (reading: Reading, range: Length | null, near: string | null) => Verdict | null;
 }
 
 interface ReadOn {
   readonly kept: readonly KeptReading[];
   readonly pooled: Pooled | null;
+  readonly near: string | null;
 }
-const NOT_READ: ReadOn = { kept: [], pooled: null };
+const NOT_READ: ReadOn = { kept: [], pooled: null, near: null };
 const readBefore = rememberedOf<ReadingFact, ReadOn>();
 
 /** The readings of one build, each by itself and pooled: worked out again only where one was added or taken back, or its pack is another. */
@@ -216,21 +281,37 @@ function readOn(readings: readonly ReadingFact[], sense: Sense, pack: Length): R
 }
 
 function freshlyReadOn(readings: readonly ReadingFact[], sense: Sense, pack: Length): ReadOn {
-  const kept = readings.map((r): KeptReading => {
+  const each = readings.map((r) => {
     const valued = readingValue(r.raw, { sense, pack });
-    return {
+    const value = 'ok' in valued ? asFarAsItGoes(r.raw, valued.ok) : null;
+    const kept: KeptReading = {
       id: r.id,
       text: r.raw.text,
       takenAt: r.takenAt,
-      value: 'ok' in valued ? valued.ok : null,
+      value,
       refusal: 'refusal' in valued ? valued.refusal.message : null,
       keptAs: r.keptAs.words,
+      notCounted: value && notCounted(r.raw, value),
     };
+    return { kept, raw: r.raw };
   });
-  const entries = readings.flatMap((r, i) =>
-    kept[i]?.value ? [{ value: kept[i].value, instrument: asInstrument(r.raw.instrument), method: r.raw.method }] : [],
-  );
-  return { kept, pooled: poolEntries(entries) };
+  const counted = each.flatMap(({ kept, raw }) => (kept.value && kept.notCounted === null ? [{ value: kept.value, raw }] : []));
+  return {
+    kept: each.map(({ kept }) => kept),
+    pooled: poolEntries(counted.map(({ value, raw }) => ({ value, instrument: asInstrument(raw.instrument), method: raw.method }))),
+    near: counted.map(({ raw }) => restsOnDoubt(raw)).find((why) => why !== null) ?? null,
+  };
+}
+
+/** What is in a build's place, as it is known there. */
+const leavesIn = (build: BuildNow, adjuster: Slot | null): readonly FitLeaf[] | null =>
+  adjuster ? (build.fitted.get(adjuster.id)?.leaves ?? null) : null;
+
+/** No dial can see preload: the last estimate carried over the change of the pack stands, where the reading agrees with it. */
+function byThePack(reading: Reading | null, said: Length | null, from: Reading | null): Estimate | null {
+  if (reading?.kind !== 'atMost' || reading.value !== 0 || said === null || from?.kind !== 'estimate') return null;
+  const agreed = agreeWithForecast({ ...from, value: said }, reading);
+  return agreed.agree ? agreed.reading : null;
 }
 
 function ladderOf({ builds, slots, adjuster, sense, readings, current, judge }: LadderQuestion): LadderRow[] {
@@ -242,24 +323,34 @@ function ladderOf({ builds, slots, adjuster, sense, readings, current, judge }: 
     else byBuild.set(reading.buildId, [reading]);
   }
   for (const build of builds) {
-    const pack = packTotal(adjuster ? build.fitted.get(adjuster.id)?.leaves : null);
-    const { kept, pooled } = readOn(byBuild.get(build.build.id) ?? [], sense, pack);
-    const before = [...rows].reverse().find((row) => row.reading !== null);
-    const moved = before && adjuster ? nanometres(pack - before.pack) : null;
+    const leaves = leavesIn(build, adjuster);
+    const pack = packTotal(leaves);
+    const { kept, pooled, near } = readOn(byBuild.get(build.build.id) ?? [], sense, pack);
+    const before = rows.findLast((row) => row.reading !== null);
+    const isKnown = leaves !== null && before?.leaves !== null;
+    const moved = before && adjuster && isKnown ? nanometres(pack - before.pack) : null;
     const known = before?.reading && before.reading.kind === 'estimate' ? before.reading.value : null;
     const said = known !== null && moved !== null ? nanometres(known + sense * moved) : null;
     const isNow = build === current;
+    const otherwise = before ? changesBetween(before.build, build, slots).filter((c) => c.slot.kind !== 'adjuster') : [];
+    const agreed = otherwise.length === 0 && moved !== 0 ? byThePack(pooled?.reading ?? null, said, before?.reading ?? null) : null;
+    const reading = agreed ?? pooled?.reading ?? null;
     const stale = current && !isNow ? changesBetween(build, current, slots).filter((c) => c.slot.kind !== 'adjuster') : [];
-    const judged = pooled && !pooled.disagree ? judge(pooled.reading, pooled.range) : null;
+    const judged = reading && !pooled?.disagree ? judge(reading, pooled?.range ?? null, near) : null;
     rows.push({
       build,
       stage: stageWords(build, slots),
       pack,
+      leaves,
       readings: kept,
-      reading: pooled?.reading ?? null,
+      values: pooled?.values ?? [],
+      range: pooled?.range ?? null,
+      reading,
+      byPack: agreed !== null,
+      near,
       methods: pooled?.methods ?? [],
       disagree: pooled?.disagree ?? null,
-      U: expandedU(pooled?.reading ?? null),
+      U: expandedU(reading),
       mark: pooled === null ? 'unmeasured' : stale.length > 0 ? 'stale' : pooled.disagree ? 'cannotTell' : markOf(judged),
       said,
       residual: said !== null && pooled?.reading.kind === 'estimate' ? nanometres(pooled.reading.value - said) : null,
@@ -270,79 +361,71 @@ function ladderOf({ builds, slots, adjuster, sense, readings, current, judge }: 
   return rows;
 }
 
+interface Told {
+  readonly sense: Sense;
+  readonly unit: 'thou' | 'mm';
+}
+
 /** What speaks for the gap as it is now: a reading of this build, a forecast over a changed pack, or nothing fresh. */
-function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], sense: Sense): Omit<GapState['now'], 'struck'> {
-  const alone = { methods: [], disagree: null };
-  const none = { kind: 'none' as const, reading: null, U: null, values: [], range: null, because: null, kept: [], ...alone };
+function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], { sense, unit }: Told): Omit<GapState['now'], 'struck'> {
+  const alone = { values: [], range: null, byPack: false, methods: [], disagree: null };
+  const none = { kind: 'none' as const, reading: null, U: null, because: null, kept: [], ...alone };
   const current = rows[rows.length - 1];
   if (!current) return none;
-  if (current.reading) {
-    const values = current.readings.flatMap((k) => k.value?.values ?? []);
-    const range = values.length > 1 ? nanometres(Math.max(...values) - Math.min(...values)) : null;
-    const { methods, disagree } = current;
-    return {
-      kind: 'read',
-      reading: current.reading,
-      U: current.U,
-      values,
-      range,
-      because: disagreeWords(current),
-      kept: current.readings,
-      methods,
-      disagree,
-    };
-  }
-  const last = [...rows].reverse().find((row) => row.reading !== null);
-  if (!last?.reading) return none;
-  const changes = changesBetween(last.build, current.build, slots);
-  if (changes.length === 0)
-    return {
-      kind: 'read',
-      reading: last.reading,
-      U: last.U,
-      values: last.readings.flatMap((k) => k.value?.values ?? []),
-      range: null,
-      because: disagreeWords(last),
-      kept: last.readings,
-      methods: last.methods,
-      disagree: last.disagree,
-    };
+  if (current.reading) return readNow(current, unit);
+  // kept and not counted: nothing speaks for it yet, and it is not lost from sight
+  const before = rows.findLast((row) => row.reading !== null);
+  if (!before?.reading) return { ...none, kept: current.readings };
+  const kept = current.readings.length > 0 ? current.readings : before.readings;
+  const changes = changesBetween(before.build, current.build, slots);
+  if (changes.length === 0) return { ...readNow(before, unit), kept };
   const spoiling = changes.filter((c) => c.thicker === null);
-  const about = `build ${last.build.number}`;
-  if (spoiling.length > 0 || sense === 0 || last.reading.kind !== 'estimate' || last.disagree) {
+  const about = `build ${before.build.number}`;
+  if (spoiling.length > 0 || sense === 0 || before.reading.kind !== 'estimate' || before.disagree) {
     return {
+      ...alone,
       kind: 'stale',
-      reading: last.reading,
-      U: last.U,
-      values: [],
-      range: null,
-      because: last.disagree
-        ? disagreeWords(last)
+      reading: before.reading,
+      U: before.U,
+      because: before.disagree
+        ? disagreeWords(before, unit)
         : spoiling.length > 0
           ? spoiling.map((c) => c.words).join(', ')
           : `read on ${about}, before the pack changed`,
-      kept: last.readings,
-      ...alone,
+      kept,
     };
   }
   const moved = changes.reduce((sum, c) => sum + sense * (c.thicker ?? 0), 0);
   return {
-    kind: 'forecast',
-    reading: { ...last.reading, value: nanometres(last.reading.value + moved) },
-    U: last.U,
-    values: [],
-    range: null,
-    because: `reckoned from ${about}`,
-    kept: last.readings,
     ...alone,
+    kind: 'forecast',
+    reading: { ...before.reading, value: nanometres(before.reading.value + moved) },
+    U: before.U,
+    because: `reckoned from ${about}`,
+    kept,
   };
 }
 
+const readNow = (row: LadderRow, unit: Told['unit']): Omit<GapState['now'], 'struck'> => ({
+  kind: 'read',
+  reading: row.reading,
+  U: row.U,
+  values: row.values,
+  range: row.range,
+  because:
+    disagreeWords(row, unit) ??
+    (row.byPack ? 'by the pack: the dial shows no movement, and agrees. Drag, or a known spacer, would make it surer.' : null),
+  byPack: row.byPack,
+  kept: row.readings,
+  methods: row.methods,
+  disagree: row.disagree,
+});
+
 /** "Dial 24.0, feelers 26.5 thou: they may differ by 1.0": both stand. */
-function disagreeWords({ methods, disagree }: LadderRow): string | null {
+function disagreeWords({ methods, disagree }: LadderRow, unit: Told['unit']): string | null {
   if (!disagree) return null;
-  const each = methods.map(({ name, reading }) => `${name.split(',')[0]?.toLowerCase() ?? ''} ${thou(reading.value)}`).join(', ');
-  return `Two methods disagree: ${each} thou, and they may differ by ${thou(disagree.allowed)}. Both stand: find out why before fitting anything.`;
+  const each = methods.map(({ name, reading }) => `${name.split(',')[0]?.toLowerCase() ?? ''} ${sized(reading.value, unit)}`).join(', ');
+  return `Two methods disagree: ${each} ${unit}, and they may differ by ${sized(disagree.allowed, unit)}. Both stand: find out why before fitting anything.`;
 }
 
 function struckOn(facts: JobFacts, stationId: string, buildId: string, gone: ReadonlySet<string>): StruckReading[] {
@@ -385,6 +468,7 @@ function packQuestion({
   now,
   limits,
   aim,
+  unit,
 }: {
   slot: Slot;
   sense: Sense;
@@ -394,11 +478,13 @@ function packQuestion({
   now: Omit<GapState['now'], 'struck'>;
   limits: LimitState | null;
   aim: Aim;
+  unit: 'thou' | 'mm';
 }): PackQuestionState {
-  const base = { slot, sense, fitted, proved };
-  if (!known) return { ...base, window: null, refusal: { code: 'noPack', message: 'Say what pack is in now: “none” is an answer.' }, sum: [] };
+  const base = { slot, sense, fitted, known, proved };
+  // one of the two is wrong, and anything reckoned from either would be
+  if (proved?.contradiction) return { ...base, window: null, refusal: { code: 'contradiction', message: proved.contradiction }, sum: [] };
   if (!limits || !now.reading || now.kind === 'stale' || now.disagree) return { ...base, window: null, refusal: null, sum: [] };
-  const question = { fittedPack: fitted, measured: now.reading, limits: limits.limits, aim, sense };
+  const question = { fittedPack: known ? fitted : null, measured: now.reading, limits: limits.limits, aim, sense, unit };
   try {
     return { ...base, window: packWindow(question), refusal: null, sum: packWindowSum(question) };
   } catch (error) {
@@ -407,34 +493,40 @@ function packQuestion({
   }
 }
 
-const thou = (length: number): string => (Math.round((Math.abs(length) / 25_400) * 10) / 10).toFixed(1);
+/** A size without its sign, as it is said in a sentence. */
+const sized = (length: number, unit: 'thou' | 'mm'): string => formatLength(nanometres(Math.abs(length)), unit);
 
-function lessonsOf(rows: readonly LadderRow[], proved: PackQuestionState['proved'], adjuster: Slot | null): Lesson[] {
+interface Taught {
+  readonly proved: PackQuestionState['proved'];
+  readonly adjuster: Slot | null;
+  readonly unit: 'thou' | 'mm';
+}
+
+function lessonsOf(rows: readonly LadderRow[], { proved, adjuster, unit }: Taught): Lesson[] {
   const lessons: Lesson[] = [];
+  const more = (length: number): string => `${sized(length, unit)} ${unit}`;
   if (proved) {
     lessons.push({
       words: proved.contradiction ?? `Thicker gives ${proved.sense === 1 ? 'more' : 'less'} float. Proved.`,
-      detail: `build ${proved.build}: ${thou(proved.packMoved)} thou ${proved.packMoved > 0 ? 'more' : 'less'} in gave ${thou(proved.gapMoved)} thou ${proved.gapMoved > 0 ? 'more' : 'less'}`,
+      detail: `build ${proved.build}: ${more(proved.packMoved)} ${proved.packMoved > 0 ? 'more' : 'less'} in gave ${more(proved.gapMoved)} ${proved.gapMoved > 0 ? 'more' : 'less'}`,
     });
   }
-  const read = rows.filter((row) => row.reading?.kind === 'estimate' && row.residual !== null);
-  for (const row of read) {
-    const before = rows[rows.indexOf(row) - 1];
-    const others = before
-      ? [...row.build.fitted.keys()].filter((id) => id !== adjuster?.id && row.build.fitted.get(id)?.state !== before.build.fitted.get(id)?.state)
+  for (const row of rows) {
+    if (row.residual === null || row.reading?.kind !== 'estimate') continue;
+    // what it was said from: the last build that was read, whatever was built and not read between
+    const from = rows.slice(0, rows.indexOf(row)).findLast((each) => each.reading !== null);
+    const others = from
+      ? [...row.build.fitted.keys()].filter((id) => id !== adjuster?.id && row.build.fitted.get(id)?.state !== from.build.fitted.get(id)?.state)
       : [];
-    const said = `build ${row.build.number}: said ${thou(row.said ?? 0)}, read ${thou(row.reading?.value ?? 0)}`;
-    if (others.length > 0 && Math.abs(row.residual ?? 0) > 0)
-      lessons.push({
-        words: `${(row.residual ?? 0) < 0 ? 'Tightening closed it by' : 'It opened by'} ${thou(row.residual ?? 0)} thou.`,
-        detail: said,
-      });
+    const said = `build ${row.build.number}: said ${sized(row.said ?? 0, unit)}, read ${sized(row.reading.value, unit)}`;
+    if (others.length > 0 && Math.abs(row.residual) > 0)
+      lessons.push({ words: `${row.residual < 0 ? 'Tightening closed it by' : 'It opened by'} ${more(row.residual)}.`, detail: said });
     else if (row.isNow)
       lessons.push({
         words:
-          Math.abs(row.residual ?? 0) <= (row.U ?? 0)
+          Math.abs(row.residual) <= (row.U ?? 0)
             ? `Build ${row.build.number} agreed with its forecast.`
-            : `Build ${row.build.number} is ${thou(row.residual ?? 0)} thou ${(row.residual ?? 0) < 0 ? 'under' : 'over'} its forecast: was it seated, torqued and turned?`,
+            : `Build ${row.build.number} is ${more(row.residual)} ${row.residual < 0 ? 'under' : 'over'} its forecast: was it seated, torqued and turned?`,
         detail: said,
       });
   }

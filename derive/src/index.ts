@@ -11,6 +11,7 @@ export * from './looseSheet.ts';
 export * from './packs.ts';
 export * from './plainName.ts';
 export * from './readable.ts';
+export * from './expected.ts';
 export * from './readingValue.ts';
 export * from './reckoner.ts';
 export * from './record.ts';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from '@jest/globals';
-import { jobFacts, workshopFile, type JobFacts } from '@elder-cog/contract';
+import { jobFacts, workshopFile, type JobFacts, withUnderstood } from '@elder-cog/contract';
 import { thou } from '@elder-cog/core';
 import { derive, fittedIn, jobReadings, readable, recordOf, summary } from './index.ts';
 import { Story } from './testing.ts';
@@ -102,8 +102,8 @@ describe('one bad row', () => {
     const before = derive(structuredClone(facts));
     const bad = structuredClone(facts);
     const reading = { ...(bad.readings[0] as JobFacts['readings'][number]), id: 'bad00000-0000-4000-8000-000000000001' };
-    bad.readings.push({ ...reading, raw: { ...reading.raw, text: '300+118 in' }, keptAs: { value: null, words: '' } });
-    bad.readings.push({ ...reading, id: 'bad00000-0000-4000-8000-000000000002', raw: { ...reading.raw, text: '12 in' } });
+    bad.readings.push({ ...reading, raw: withUnderstood({ ...reading.raw, text: '300+118 in' }), keptAs: { value: null, words: '' } });
+    bad.readings.push({ ...reading, id: 'bad00000-0000-4000-8000-000000000002', raw: withUnderstood({ ...reading.raw, text: '12 in' }) });
     const after = derive(bad);
     expect(after.damage).toMatchObject([{ table: 'reading', what: 'a reading, 12 in', found: '304.8 mm', wanted: 'a gap within 50 mm of nothing' }]);
     expect(after.shafts[0]?.gaps[0]?.now.reading).toEqual(before.shafts[0]?.gaps[0]?.now.reading);
@@ -116,7 +116,7 @@ describe('one bad row', () => {
     const state = derive(facts);
     expect(state.damage).toMatchObject([{ table: 'build', found: '508 mm', wanted: 'a leaf of 0.005 to 100 mm' }]);
     expect(state.shafts[0]?.slots[0]?.fitting.leaves).toBeNull();
-    expect(state.shafts[0]?.gaps[0]?.pack?.refusal?.code).toBe('noPack');
+    expect(state.shafts[0]?.gaps[0]?.pack).toMatchObject({ known: false, refusal: null });
   });
   it('a gap that names no contact leaves the other gaps and rows of its shaft', () => {
     const facts = story();

@@ -2,6 +2,7 @@ import { inRange, type FitLeaf, type Fitted, type JobFacts, type Lot } from '@el
 import {
   fabricateShim,
   leafThatFillsMost,
+  madeSize,
   nanometres,
   reachableTotals,
   ReckoningError,
@@ -9,6 +10,7 @@ import {
   thou,
   type DrawerLeaf,
   type Length,
+  type MadeSize,
   type Pack,
   type PackWindow,
   type Reach,
@@ -95,7 +97,14 @@ export interface PackChoices {
   readonly below: PackChoice | null;
   readonly above: PackChoice | null;
   /** the shim to make, as a window, and how from stock */
-  readonly make: { readonly ideal: Length; readonly either: Length; readonly sure: boolean; readonly plan: ShimPlan | null };
+  readonly make: {
+    /** as it is said in each system: inside its window either way */
+    readonly in: Readonly<Record<'thou' | 'mm', MadeSize>>;
+    readonly sure: boolean;
+    readonly plan: ShimPlan | null;
+    /** whether the stock of the plan is on hand */
+    readonly owned: boolean;
+  };
   readonly missing: { readonly thickness: Length; readonly with: readonly FitLeaf[] } | null;
 }
 
@@ -142,19 +151,22 @@ export function packChoices({
   const ideal = nanometres(Math.max(0, window.ideal));
   const found = searchPacks(drawer, { min: window.min, max: window.max, target: ideal, sure: window.sure, maxLeaves: 6, keep });
   const choice = (pack: Pack): PackChoice => toChoice(pack, available, window, gapFor);
-  const span = window.sure ?? window;
+  const { min, max } = window.sure ?? window;
+  const span = { min, max };
   const stock = [...new Set([...available.map((a) => a.thickness), ...SHOP_STOCK])]
     .filter((thickness) => thickness >= span.min)
     .map((thickness) => ({ thickness, quantity: 1 }));
+  const plan = found.packs.length > 0 ? null : planFor(span, ideal, stock);
   return {
-    choices: found.packs.map(choice),
+    // what is in already is no change
+    choices: found.packs.filter((pack) => pack.total !== fitted).map(choice),
     below: found.below ? choice(found.below) : null,
     above: found.above ? choice(found.above) : null,
     make: {
-      ideal,
-      either: nanometres(Math.max(0, Math.min(span.max - ideal, ideal - span.min))),
+      in: { thou: madeSize({ ...span, ideal }, 'thou'), mm: madeSize({ ...span, ideal }, 'mm') },
       sure: window.sure !== null,
-      plan: found.packs.length > 0 ? null : planFor(span, ideal, stock),
+      plan,
+      owned: plan !== null && 'from' in plan && available.some((a) => a.thickness === plan.from),
     },
     missing: found.missing
       ? { thickness: found.missing.thickness, with: found.missing.with.flatMap((l) => namedLeaves(l.thickness, l.count, available)) }

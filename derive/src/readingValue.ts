@@ -2,14 +2,18 @@ import { figureOf, rangeProblem, type RawReading } from '@elder-cog/contract';
 import {
   combineMethods,
   coverShim,
+  difference,
+  estimate,
   gapUnderSpacer,
   INSTRUMENTS,
   nanometres,
   poolReadings,
-  readEntry,
+  readingOf,
   ReckoningError,
+  refuse,
+  repeats,
   ZERO,
-  type EntryRead,
+  type EntryValue,
   type Instrument,
   type Length,
   type Reading,
@@ -32,6 +36,7 @@ export interface ReadingValue {
 
 export type Valued = { readonly ok: ReadingValue } | { readonly refusal: { readonly code: string; readonly message: string } };
 
+const NO_PARALLELS = { depths: ZERO, heights: ZERO };
 const NO_GASKET = { free: ZERO, crushed: ZERO, during: 'clamped' } as const;
 
 /** exactOptionalPropertyTypes: an instrument from the contract may carry undefined where the core wants nothing. */
@@ -58,14 +63,15 @@ const orRefused = <Value>(run: () => Value): Value | { readonly refusal: { reado
   }
 };
 
-/** An entry is understood once: its words never change. */
-const understood = new WeakMap<RawReading, EntryRead>();
-function entryOf(raw: RawReading, instrument: Instrument): EntryRead {
-  const known = understood.get(raw);
+/** What was understood when it was kept, at its instrument: reckoned once for each reading. */
+const valued = new WeakMap<RawReading, EntryValue>();
+function entryOf(raw: RawReading, instrument: Instrument): EntryValue {
+  const known = valued.get(raw);
   if (known) return known;
-  const read = readEntry(raw.text, instrument);
-  understood.set(raw, read);
-  return read;
+  if (raw.understood === null) return refuse('notUnderstood', `“${raw.text}” was not understood when it was kept.`);
+  const value = readingOf(raw.understood, instrument);
+  valued.set(raw, value);
+  return value;
 }
 
 /** Methods whose reading is not what was read, but comes of it. */
@@ -77,9 +83,9 @@ export function readingFigures(raw: RawReading): { readonly values: readonly Len
   const read = orRefused(() => entryOf(raw, asInstrument(raw.instrument)));
   if ('refusal' in read) return { refusal: read.refusal.message };
   if (!RECKONED.has(raw.method)) return { values: read.values.length > 0 ? read.values : [read.reading.value] };
-  const valued = readingValue(raw, { sense: 0, pack: ZERO });
-  if ('refusal' in valued) return { refusal: valued.refusal.message };
-  return { values: [...read.values, read.reading.value, ...valued.ok.values, valued.ok.reading.value] };
+  const reckoned = readingValue(raw, { sense: 0, pack: ZERO });
+  if ('refusal' in reckoned) return { refusal: reckoned.refusal.message };
+  return { values: [...read.values, read.reading.value, ...reckoned.ok.values, reckoned.ok.reading.value] };
 }
 
 /** The first of an entry's figures that no gearbox can have; null where there is none. */
@@ -95,7 +101,7 @@ export function outOfRange(values: readonly Length[], subject: string): ReturnTy
 function valueOf(raw: RawReading, { sense, pack }: ReadingPlace): ReadingValue {
   const instrument = asInstrument(raw.instrument);
   const read = entryOf(raw, instrument);
-  const drifted = read.drifted ?? false;
+  const { drifted } = read;
   const shifted = (by: number): ReadingValue => ({
     values: read.values.map((v) => nanometres(v + by)),
     reading: { ...read.reading, value: nanometres(read.reading.value + by) },
@@ -112,26 +118,36 @@ function valueOf(raw: RawReading, { sense, pack }: ReadingPlace): ReadingValue {
         drifted,
       };
     }
-    case 'coverDown':
+    case 'coverDown': {
+      // put down without its gasket: bolted up on one, the cover stands that much farther off
+      const crushed = raw.gasket?.crushed ?? ZERO;
+      const whole = nanometres(pack + crushed);
       return {
-        values: read.values.map((v) => nanometres(pack - v)),
-        reading: mirrored(read.reading, pack),
-        notes: [...read.notes, 'pack in now less what was under the flange'],
+        values: read.values.map((v) => nanometres(whole - v)),
+        reading: mirrored(read.reading, whole),
+        notes: [...read.notes, `pack in now${crushed === 0 ? '' : ' and gasket'}, less what was under the flange`],
         drifted,
       };
+    }
     case 'depths': {
-      const heights = readEntry(raw.heights ?? '', instrument);
-      const { thickness, u } = coverShim({
+      const { depths: caseParallels, heights: coverParallels } = raw.parallels ?? NO_PARALLELS;
+      const heights = raw.heightsUnderstood ?? [];
+      const { thickness } = coverShim({
         depths: read.values,
-        caseParallels: ZERO,
-        heights: heights.values,
-        coverParallels: ZERO,
+        caseParallels,
+        heights,
+        coverParallels,
         gasket: raw.gasket ?? NO_GASKET,
         targetGap: ZERO,
-        readingU: Math.hypot(instrument.priorS, instrument.calibrationU),
       });
       const value = nanometres(thickness + sense * pack);
-      return { values: [value], reading: { kind: 'estimate', value, u }, notes: ['depth less height, and the pack in now'], drifted };
+      const { u, dof } = difference(repeats(read.values, instrument), repeats(heights, instrument));
+      return {
+        values: [value],
+        reading: estimate(value, u, dof),
+        notes: [raw.gasket ? 'depth less height, gasket counted, and the pack in now' : 'depth less height, and the pack in now'],
+        drifted,
+      };
     }
     default:
       return shifted(0);

@@ -32,9 +32,12 @@ interface Question {
   readonly holds?: boolean;
 }
 
+/** What a depth was read across is to be taken off by what is said beside it. */
+export const PARALLELS_HERE = 'take off here';
+
 const QUESTIONS: readonly Question[] = [
   { item: 'dial', name: 'Dial', answers: ['square', 'not square'], askedFor: ['dial', 'spacer'], holds: true },
-  { item: 'parallels', name: 'Parallels', answers: ['taken off', 'none used'], askedFor: ['depths'] },
+  { item: 'parallels', name: 'Parallels', answers: ['none used', 'taken off', PARALLELS_HERE, 'left on'], askedFor: ['depths'] },
   { item: 'seated', name: 'Seated', answers: ['cooled and home', 'not sure'], askedFor: [] },
   { item: 'turned', name: 'Turned to settle', answers: ['turned', 'not turned'], askedFor: [] },
   { item: 'moved', name: 'Moved', answers: ['both ways', 'one way'], askedFor: [] },

@@ -1,4 +1,4 @@
-import { emptyWearBook, newShaft, type Build, type FitLeaf, type JobFacts, type Station } from '@elder-cog/contract';
+import { emptyWearBook, newShaft, type Build, type FitLeaf, type JobFacts, type Station, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, nanometres, parseLimits, thou, type Instrument, type Length, type Place, type TemplateName } from '@elder-cog/core';
 
 /** A job made step by step, for tests: one shaft, with ids that say what they are. */
@@ -113,7 +113,7 @@ export class Story {
       id,
       stationId,
       buildId: this.facts.builds.at(-1)?.id ?? null,
-      raw: { method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [], ...more },
+      raw: withUnderstood({ method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [], ...more }),
       who: '',
       takenAt: this.time(),
       supersedes: null,

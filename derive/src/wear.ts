@@ -4,11 +4,13 @@ import {
   featureSurvey,
   featureSurveySum,
   FEATURES,
+  nanometres,
   runningClearance,
   runningClearanceSum,
   thrustSurvey,
   thrustSurveySum,
   verdict,
+  type Bound,
   type FeatureKindName,
   type Length,
   type MarkKind,
@@ -19,10 +21,21 @@ import {
   type Verdict,
 } from '@elder-cog/core';
 import { readingsOf, rowsOf } from './builds.ts';
-import { limitInUse, markOf, type LimitState } from './gap.ts';
+import { limitInUse, markOf, nominalInUse, type LimitState, type NominalState } from './gap.ts';
 import { acceptanceOf, inspectionOf } from './inspections.ts';
 import { asInstrument, readingValue } from './readingValue.ts';
 import { remembered, rememberedOf } from './remember.ts';
+
+export type PlaceRead = SurveyStation & { readonly ids: readonly string[] };
+
+/** What was read of a row until it was measured afresh: before a repair, say. It speaks for what was then. */
+export interface EarlierSet {
+  readonly places: readonly PlaceRead[];
+  readonly now: Length | null;
+  /** when the next set was begun, and why */
+  readonly until: string;
+  readonly why: string;
+}
 
 /** One thing measured on a part: its readings by place, and what they come to. */
 export interface FeatureState {
@@ -31,8 +44,13 @@ export interface FeatureState {
   /** half of a bush with its journal: with no limit of its own, it is judged by their clearance */
   readonly isPaired: boolean;
   readonly limits: LimitState | null;
-  readonly places: readonly (SurveyStation & { readonly ids: readonly string[] })[];
+  readonly nominal: NominalState | null;
+  readonly places: readonly PlaceRead[];
   readonly survey: Survey | null;
+  /** what one side alone told, where nothing better was read since */
+  readonly bound: Bound | null;
+  /** what it measured before it was measured afresh, oldest first */
+  readonly earlier: readonly EarlierSet[];
   /** what is judged: the largest of a bore, the smallest of a journal, as its kind has it */
   readonly now: Length | null;
   readonly verdict: Verdict | null;
@@ -53,32 +71,52 @@ export const isPair = (row: FeatureState | PairState): row is PairState => 'clea
 export interface PairState {
   readonly station: Station;
   readonly limits: LimitState | null;
+  readonly nominal: NominalState | null;
   readonly bore: FeatureState | null;
   readonly journal: FeatureState | null;
   readonly clearance: RunningClearance | null;
+  /** at each place both were read at, direction by direction in the order they were read */
+  readonly byPlace: readonly { readonly at: string; readonly clearances: readonly Length[] }[];
   readonly verdict: Verdict | null;
   readonly mark: MarkKind;
   readonly accepted: Acceptance | null;
   readonly sum: Sum;
 }
 
-function placesOf(kind: FeatureKindName, readings: readonly ReadingFact[]): (SurveyStation & { ids: string[] })[] {
+interface SetRead {
+  readonly places: readonly PlaceRead[];
+  readonly bound: Bound | null;
+}
+
+/** The readings of one set, place by place; and what one side alone tells, where it is the last word. */
+function setOf(kind: FeatureKindName, readings: readonly ReadingFact[]): SetRead {
   const places = new Map<string, { at: string; readings: Length[]; ids: string[] }>();
   const isSize = (size: Length): boolean => size > 0 || (size === 0 && FEATURES[kind].mayBeNothing);
+  let bound: Bound | null = null;
   for (const r of readings) {
     const at = r.raw.at ?? '';
     const place = places.get(at) ?? { at, readings: [], ids: [] };
     const valued = readingValue(r.raw, { sense: 0, pack: 0 as Length });
-    if ('ok' in valued) {
+    if ('ok' in valued && !valued.ok.drifted) {
       const { values, reading } = valued.ok;
-      // feelers either side of a float give its middle
-      const found = values.length === 0 && reading.kind === 'estimate' ? [reading.value] : values;
-      place.readings.push(...found.filter(isSize));
+      // feelers either side of a float give its middle; one side alone, a bound
+      bound = reading.kind === 'estimate' ? null : reading;
+      place.readings.push(...(reading.kind === 'estimate' ? values : []).filter(isSize));
     }
     place.ids.push(r.id);
     places.set(at, place);
   }
-  return [...places.values()].filter((p) => p.readings.length > 0);
+  return { places: [...places.values()].filter((p) => p.readings.length > 0), bound };
+}
+
+/** The readings of a row, each set by itself: a reading that begins a new one stands first in it. */
+function setsOf(readings: readonly ReadingFact[]): ReadingFact[][] {
+  const sets: ReadingFact[][] = [[]];
+  for (const reading of readings) {
+    if (reading.raw.newSet !== undefined && sets.at(-1)?.length !== 0) sets.push([]);
+    sets.at(-1)?.push(reading);
+  }
+  return sets;
 }
 
 /** Marked accepted where it is out, or was never measured, and somebody has said why that will do. */
@@ -107,35 +145,37 @@ export function featureState(facts: JobFacts, station: Station, kind: FeatureKin
   );
 }
 
-function freshFeature(facts: JobFacts, station: Station, kind: FeatureKindName, readings: readonly ReadingFact[], isPaired: boolean): FeatureState {
-  const places = placesOf(kind, readings);
+function freshFeature(facts: JobFacts, station: Station, kind: FeatureKindName, all: readonly ReadingFact[], isPaired: boolean): FeatureState {
+  const sets = setsOf(all);
+  const readings = sets.at(-1) ?? [];
+  const { places, bound } = setOf(kind, readings);
   const limits = limitInUse(facts, station.id);
-  const last = readings[readings.length - 1]?.raw.instrument ?? station.instrument;
+  const last = readings.at(-1)?.raw.instrument ?? station.instrument;
   const instrument = asInstrument(last);
   const options = {
     ...(station.newSize === null ? {} : { new: station.newSize }),
     u: Math.hypot(instrument.priorS, instrument.resolution / Math.sqrt(12), instrument.calibrationU),
   };
-  const { judgedBy, worn, over } = FEATURES[kind];
+  const { worn, over } = FEATURES[kind];
   const survey = places.length === 0 ? null : surveyOf(kind, places, options);
-  const now = survey ? (judgedBy === 'largest' ? survey.largest : survey.smallest) : null;
-  // a big bore is loose; so is a small journal
-  const judged =
-    now !== null && survey && limits
-      ? verdict(estimate(now, survey.u), limits.limits, { moreIs: judgedBy === 'largest' ? 'loose' : 'tight', rule: station.rule })
-      : null;
+  const now = judgedSize(kind, survey);
+  const judged = limits ? judgeFeature(station, kind, { survey, bound, limits }) : null;
   const accepted = acceptanceOf(facts, station.id, now, limits?.limits ?? null, 2 * (survey?.u ?? 0));
   const inspection = inspectionOf(facts, station);
+  const isRead = now !== null || bound !== null;
   return {
     station,
     kind,
     isPaired,
     limits,
+    nominal: nominalInUse(facts, station.id),
     places,
     survey,
+    bound,
+    earlier: sets.slice(0, -1).map((set, i) => earlierSet(kind, set, sets[i + 1]?.[0])),
     now,
     verdict: judged,
-    mark: markWith(now === null ? 'unmeasured' : limits ? markOf(judged) : isPaired ? 'in' : 'cannotTell', accepted),
+    mark: markWith(!isRead ? 'unmeasured' : limits ? markOf(judged) : isPaired ? 'in' : 'cannotTell', accepted),
     word: judged?.place === 'loose' ? worn : judged?.place === 'tight' ? over : null,
     accepted,
     inspection,
@@ -143,6 +183,40 @@ function freshFeature(facts: JobFacts, station: Station, kind: FeatureKindName, 
     unit: last?.unit ?? 'in',
     sum: places.length === 0 ? [] : sumOf(kind, places, options),
   };
+}
+
+const judgedSize = (kind: FeatureKindName, survey: Survey | null): Length | null =>
+  survey && (FEATURES[kind].judgedBy === 'largest' ? survey.largest : survey.smallest);
+
+function earlierSet(kind: FeatureKindName, readings: readonly ReadingFact[], next: ReadingFact | undefined): EarlierSet {
+  const { places } = setOf(kind, readings);
+  const survey = places.length === 0 ? null : featureSurvey(kind, places);
+  return { places, now: judgedSize(kind, survey), until: next?.takenAt ?? '', why: next?.raw.newSet ?? '' };
+}
+
+/** Both ends of what was measured, by both ends of the limits: a big bore is loose and a small one tight; a small journal is loose. */
+function judgeFeature(
+  station: Station,
+  kind: FeatureKindName,
+  { survey, bound, limits }: { readonly survey: Survey | null; readonly bound: Bound | null; readonly limits: LimitState },
+): Verdict | null {
+  const options = { moreIs: FEATURES[kind].judgedBy === 'largest' ? ('loose' as const) : ('tight' as const), rule: station.rule };
+  if (bound) return verdict(bound, limits.limits, options);
+  if (!survey) return null;
+  const of = (size: Length): Verdict => verdict(estimate(size, survey.u), limits.limits, options);
+  const [largest, smallest] = [of(survey.largest), of(survey.smallest)];
+  return FEATURES[kind].judgedBy === 'largest' ? bothEnds(largest, smallest) : bothEnds(smallest, largest);
+}
+
+const SURETY: readonly Verdict['sure'][] = ['cannotTell', 'near', 'sure'];
+
+/** One verdict of two ends: whichever is out, the worn end first; where both are in, the less sure of the two, and the lesser chance. */
+function bothEnds(worn: Verdict, other: Verdict): Verdict {
+  if (worn.place !== 'in') return worn;
+  if (other.place !== 'in') return other;
+  const less = SURETY.indexOf(other.sure) < SURETY.indexOf(worn.sure) ? other : worn;
+  const chances = [worn.probabilityIn, other.probabilityIn].filter((chance) => chance !== null);
+  return { ...less, probabilityIn: chances.length === 2 ? Math.min(...chances) : null };
 }
 
 const sumOf = (kind: FeatureKindName, places: readonly SurveyStation[], options: { new?: Length; u: number }): Sum =>
@@ -165,17 +239,30 @@ export function pairState(facts: JobFacts, station: Station, features: ReadonlyM
   const clearance = bore?.survey && journal?.survey ? runningClearance(bore.survey, journal.survey) : null;
   const greatest = clearance && limits ? verdict(estimate(clearance.greatest, clearance.u), limits.limits, { rule: station.rule }) : null;
   const least = clearance && limits ? verdict(estimate(clearance.least, clearance.u), limits.limits, { rule: station.rule }) : null;
-  const judged = greatest?.place === 'in' && least?.place === 'tight' ? least : greatest;
+  const judged = greatest && least ? bothEnds(greatest, least) : null;
   const accepted = acceptanceOf(facts, station.id, clearance?.greatest ?? null, limits?.limits ?? null, 2 * (clearance?.u ?? 0));
   return {
     station,
     limits,
+    nominal: nominalInUse(facts, station.id),
     bore,
     journal,
     clearance,
+    byPlace: clearanceByPlace(bore, journal),
     verdict: judged,
     mark: markWith(clearance === null ? 'unmeasured' : limits ? markOf(judged) : 'cannotTell', accepted),
     accepted,
     sum: bore?.survey && journal?.survey ? runningClearanceSum(bore.survey, journal.survey) : [],
   };
+}
+
+/** Bore less journal at each place, each direction with its own: the first across with the first across. */
+function clearanceByPlace(bore: FeatureState | null, journal: FeatureState | null): PairState['byPlace'] {
+  return (bore?.places ?? []).flatMap((place) => {
+    const mate = journal?.places.find((each) => each.at === place.at);
+    if (!mate) return [];
+    const directions = Math.min(place.readings.length, mate.readings.length);
+    const clearances = Array.from({ length: directions }, (_, i) => nanometres((place.readings[i] ?? 0) - (mate.readings[i] ?? 0)));
+    return [{ at: String(place.at ?? ''), clearances }];
+  });
 }

@@ -6,6 +6,7 @@ import { hasZodFastifySchemaValidationErrors, serializerCompiler, validatorCompi
 import { door } from './door.ts';
 import { diskTrouble, WorkshopError } from './errors.ts';
 import { readPage } from './page.ts';
+import { bareOf } from './store/open.ts';
 import { commandRoutes } from './routes/commands.ts';
 import { eventRoutes } from './routes/events.ts';
 import { fileRoutes } from './routes/files.ts';
@@ -103,7 +104,10 @@ export function createApp({ workshop, page, lan = false, stalledMs = STALLED_MS 
   app.setNotFoundHandler((request, reply) => {
     const [path = ''] = request.url.split('?');
     if (pageAt && request.method === 'GET' && !path.startsWith('/api/') && !/\.\w+$/.test(path))
-      return reply.header('cache-control', 'no-cache').type('text/html; charset=utf-8').send(pageAt(path));
+      return reply
+        .header('cache-control', 'no-cache')
+        .type('text/html; charset=utf-8')
+        .send(pageAt(path, workshop.trouble === null ? bareOf(workshop.db) : 'thou'));
     const missing = new WorkshopError('notFound');
     return reply.status(404).send({ error: { code: missing.code, message: missing.message } });
   });

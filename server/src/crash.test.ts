@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { workshopFile, type Change, type Command } from '@elder-cog/contract';
+import { workshopFile, type Change, type Command, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, thou } from '@elder-cog/core';
 import { importFile, journalDisagrees, openWorkshop, readBare } from './index.ts';
 import { times } from './attack/times.ts';
@@ -29,7 +29,7 @@ const keep = (): Command => {
       id: newId(),
       stationId,
       buildId: null,
-      raw: { method: 'dial', text: '88>12', instrument: INSTRUMENTS.dialThou, restsOn: [] },
+      raw: withUnderstood({ method: 'dial', text: '88>12', instrument: INSTRUMENTS.dialThou, restsOn: [] }),
       who: '',
       takenAt: at,
       supersedes: null,

@@ -9,17 +9,17 @@ const JOB = /^\/jobs\/([0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{
 
 /**
  * The built page for an address. It names what the view there is made of, and what the view will ask for, so that all of it is fetched
- * side by side and not one after the other.
+ * side by side and not one after the other; and what a bare number is in this workshop.
  *
  * @returns null where there is no built page
  */
-export function readPage(folder: string): ((path: string) => string) | null {
+export function readPage(folder: string): ((path: string, bare: 'thou' | 'mm') => string) | null {
   const file = join(folder, 'index.html');
   if (!existsSync(file)) return null;
   const page = readFileSync(file, 'utf8');
   const list = join(folder, 'ahead.json');
   const scripts = existsSync(list) ? scriptsOfViews.parse(JSON.parse(readFileSync(list, 'utf8'))) : {};
-  return (path) => {
+  return (path, bare) => {
     const [, jobId, view = ''] = JOB.exec(path) ?? [];
     const word = jobId === undefined ? (path.split('/')[1] ?? '') : `job/${view}`;
     const fetched = jobId === undefined ? (path === '/' ? ['/api/jobs'] : []) : [`/api/jobs/${jobId}`, '/api/drawer'];
@@ -28,6 +28,6 @@ export function readPage(folder: string): ((path: string) => string) | null {
       ...named.map((script) => `<link rel="modulepreload" crossorigin href="/${script}">`),
       ...fetched.map((url) => `<link rel="preload" as="fetch" crossorigin href="${url}">`),
     ];
-    return page.replace('</head>', () => `${tags.join('')}</head>`);
+    return page.replace('</head>', () => `${tags.join('')}</head>`).replace('<html', `<html data-bare="${bare}"`);
   };
 }

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import { newRow, newShaft, workshopFile, type Change, type Command, type CommandReply, type JobReply } from '@elder-cog/contract';
+import { newRow, newShaft, workshopFile, type Change, type Command, type CommandReply, type JobReply, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, thou } from '@elder-cog/core';
 import { derive } from '@elder-cog/derive';
 import Database from 'better-sqlite3';
@@ -59,7 +59,7 @@ const aReading = (stationId: string, buildId: string | null, text = '88>12'): Ex
     id: newId(),
     stationId,
     buildId,
-    raw: { method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [] },
+    raw: withUnderstood({ method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [] }),
     who: '',
     takenAt: at(),
     supersedes: null,

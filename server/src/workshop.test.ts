@@ -2,7 +2,7 @@ import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, 
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import { workshopFile, type Change, type JournalReply } from '@elder-cog/contract';
+import { workshopFile, type Change, type JournalReply, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, thou } from '@elder-cog/core';
 import { derive } from '@elder-cog/derive';
 import Database from 'better-sqlite3';
@@ -41,7 +41,7 @@ const reading = (text = '88>12'): Extract<Change, { kind: 'reading.keep' }> => (
     id: newId(),
     stationId: gap?.id ?? '',
     buildId: null,
-    raw: { method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [] },
+    raw: withUnderstood({ method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [] }),
     who: 'A. B.',
     takenAt: '2026-11-01T12:00:00.000Z',
     supersedes: null,

@@ -1,3 +1,4 @@
+export * from './axisTicks.ts';
 export * from './clearanceShapes.ts';
 export * from './dial.ts';
 export * from './leaf.ts';

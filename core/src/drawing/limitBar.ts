@@ -1,5 +1,6 @@
 import { closedFloat, formatLength, NM_PER, type Length, type Limits } from '../quantity/index.ts';
 import type { Placed } from '../reading/index.ts';
+import { tickStep } from './axisTicks.ts';
 import { line, path, rect, text, textWidth, type Colour, type Shape } from './shapes.ts';
 
 export type BarState = Placed | 'cannotTell' | 'stale';
@@ -38,8 +39,6 @@ export const STATE_COLOUR: Readonly<Record<BarState, Colour>> = {
 };
 const THOU = NM_PER.thou;
 const MM = NM_PER.mm;
-const STEPS = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000];
-const MM_STEPS = [0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20];
 
 /** Ends of the rail, nm: everything worth seeing plus a fifth each side, with zero where a limit is within a window of it. */
 export function barDomain({ limits, reading, forecast, aim, earlier = [] }: LimitBarQuestion): readonly [number, number] {
@@ -94,15 +93,12 @@ export function limitBar(question: LimitBarQuestion): LimitBar {
   if (aim !== undefined && aim !== null) shapes.push(path(`M${(x(aim) - 6).toFixed(2)},${top + rail}h12l-6,-9.5z`, { fill: 'ink', id: 'aim' }));
   if (forecast !== undefined && forecast !== null) shapes.push(...forecastNeedle(clampTo(x(forecast), width), top, rail, mini));
   if (reading) shapes.push(...readingNeedle(reading, x, width, top, rail, mini));
-  if (!mini) {
-    let last = -Infinity;
-    for (const { build, value } of [...earlier].sort((a, b) => a.value - b.value)) {
-      const at = Math.max(clampTo(x(value), width - 14), last + 20);
-      if (at > width - 8) continue;
-      last = at;
-      shapes.push(line(at, top + rail + 29, at, top + rail + 37, 'ink2', 2.4), text(at + 5, top + rail + 42, String(build), 'number', 14, 'ink2'));
+  if (!mini)
+    for (const { build, value } of earlier) {
+      const at = x(value);
+      if (at > 4 && at < width - 4)
+        shapes.push({ kind: 'circle', x: at, y: top + 6, r: 3.5, fill: 'sheet', stroke: 'ink2', width: 1.4, id: `build ${build}` });
     }
-  }
   return { shapes, height: mini ? 28 : top + rail + 48, says: inWords(question), x };
 }
 
@@ -200,8 +196,8 @@ function scale(low: number, high: number, width: number, x: (v: number) => numbe
     shapes.push(text(x(end), upper, words, 'number', 15, 'blue', { bold: true, anchor: 'middle' }));
   }
   const perThou = (width / (high - low)) * THOU;
-  const minor = STEPS.find((s) => s * perThou >= 9.2) ?? 1000;
-  const major = STEPS.find((s) => s * perThou >= 56) ?? 1000;
+  const minor = tickStep(perThou, 9.2);
+  const major = tickStep(perThou, 56);
   for (let i = Math.ceil(low / THOU / minor); i * minor * THOU <= high; i++) {
     const value = i * minor;
     const numbered = Math.abs(value / major - Math.round(value / major)) < 1e-6;
@@ -220,7 +216,7 @@ function scale(low: number, high: number, width: number, x: (v: number) => numbe
   }
   shapes.push(text(width, upper, 'thou', 'label', 15, 'ink2', { anchor: 'end' }));
   const perMm = (width / (high - low)) * MM;
-  const step = MM_STEPS.find((s) => s * perMm >= 56) ?? 20;
+  const step = tickStep(perMm, 56);
   for (let i = Math.ceil(low / MM / (step / 5)); i * (step / 5) * MM <= high; i++) {
     const at = x(i * (step / 5) * MM);
     shapes.push(line(at, top + rail, at, top + rail + (i % 5 === 0 ? 8 : 4), 'ink2'));
@@ -242,7 +238,7 @@ const STATE_WORDS: Readonly<Record<BarState, string>> = {
   stale: 'stale',
 };
 
-function inWords({ limits, reading, forecast }: LimitBarQuestion): string {
+function inWords({ limits, reading, forecast, earlier = [] }: LimitBarQuestion): string {
   const both = (value: number): string => `${formatLength(value as Length, 'thou')} thou, ${formatLength(value as Length, 'mm')} mm`;
   const closed = limits ? closedFloat(limits) : {};
   const parts = [
@@ -255,6 +251,7 @@ function inWords({ limits, reading, forecast }: LimitBarQuestion): string {
       ? `${reading.bound === 'atLeast' ? 'at least ' : reading.bound === 'atMost' ? 'at most ' : ''}${both(reading.value)}, ${STATE_WORDS[reading.state]}`
       : 'no reading',
     ...(forecast === undefined || forecast === null ? [] : [`forecast ${both(forecast)}`]),
+    ...earlier.map(({ build, value }) => `build ${build} read ${both(value)}`),
   ];
   return parts.join('; ');
 }

@@ -1,3 +1,4 @@
+import { tickStep } from './axisTicks.ts';
 import { formatLength, fromLength, NM_PER, type Length, type NearSize } from '../quantity/index.ts';
 import { line, path, rect, text, textWidth, type Shape } from './shapes.ts';
 
@@ -98,10 +99,6 @@ function marked({ size, at }: Label, side: 'above' | 'below', x: (size: number) 
   ];
 }
 
-/** A step that keeps figures at least 70 px apart. */
-const stepFor = (perUnit: number): number =>
-  [0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100].find((step) => step * perUnit >= 70) ?? 100;
-
 function ticks(low: number, high: number, x: (size: number) => number): Shape[] {
   const shapes: Shape[] = [];
   for (const [unit, from, to, textAt] of [
@@ -109,7 +106,7 @@ function ticks(low: number, high: number, x: (size: number) => number): Shape[] 
     ['mm', TOP + RAIL, -1, TOP + RAIL - 7],
   ] as const) {
     const nm = NM_PER[unit];
-    const step = stepFor((x(nm) - x(0)) as number);
+    const step = tickStep(x(nm) - x(0), 70);
     const [first, last] = [Math.ceil(fromLength(low as Length, unit) / (step / 5)), Math.floor(fromLength(high as Length, unit) / (step / 5))];
     for (let i = first; i <= last; i++) {
       const at = x(i * (step / 5) * nm);

@@ -1,4 +1,4 @@
-export type { EntryField, LeafLine, LimitsEntry, Meaning, ReadingEntry, Understood, Values as EntryValues } from './meaning.ts';
+export type { EntryField, LeafLine, LimitsEntry, Meaning, Understood, Values as EntryValues } from './meaning.ts';
 export { plainRange, type PlainQuantity } from './plainRange.ts';
 export { understand, type EntryQuestion } from './understand.ts';
 export { withTolerance } from './withTolerance.ts';

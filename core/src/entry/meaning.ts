@@ -1,4 +1,5 @@
 import { describeLength, otherUnit, type Length, type LengthUnit, type Limits } from '../quantity/index.ts';
+import type { ReadingEntry } from '../reading/index.ts';
 
 export interface LeafLine {
   readonly thickness: Length;
@@ -12,23 +13,6 @@ export interface LeafLine {
 export interface LimitsEntry extends Limits {
   readonly single?: Length;
 }
-
-/** A reading as it was typed, once understood: sizes with their parallel off, blades, or where a hand went. Lengths in nm. */
-export type ReadingEntry =
-  | { readonly how: 'sizes'; readonly values: readonly Length[] }
-  | { readonly how: 'blades'; readonly goes: Length | null; readonly stops: Length | null }
-  | {
-      readonly how: 'hand';
-      /** positions, in divisions */
-      readonly from: number;
-      readonly to: number;
-      readonly back: number | null;
-      readonly turns: number;
-      readonly direction: 'clockwise' | 'anticlockwise';
-      readonly travel: Length;
-      /** false where it did not come back to where it began */
-      readonly held: boolean;
-    };
 
 /** What each field makes of an entry. */
 export interface Values {

@@ -2,7 +2,7 @@ import { mm, type Length } from '../quantity/index.ts';
 
 /** What is measured, as far as it tells what a figure can plausibly be. */
 export type PlainQuantity =
-  'float' | 'leaf' | 'spacer' | 'gasket' | 'distancePiece' | 'diameter' | 'roller' | 'depth' | 'parallel' | 'bolt' | 'spring';
+  'float' | 'openFloat' | 'leaf' | 'spacer' | 'gasket' | 'distancePiece' | 'diameter' | 'roller' | 'depth' | 'parallel' | 'bolt' | 'spring';
 
 export interface PlainRange {
   readonly min: Length;
@@ -12,6 +12,8 @@ export interface PlainRange {
 /** What such a thing plausibly is in a gearbox, an axle or a hub. Common practice, no source. */
 const RANGES: Readonly<Record<PlainQuantity, readonly [mm: number, mm: number]>> = {
   float: [0.01, 3],
+  /** with no pack in */
+  openFloat: [0.01, 8],
   leaf: [0.02, 6],
   spacer: [0.05, 6],
   gasket: [0.05, 2],
@@ -30,11 +32,11 @@ export const MOST_IN_A_PACK = mm(30);
 export const plainRange = (quantity: PlainQuantity): PlainRange => ({ min: mm(RANGES[quantity][0]), max: mm(RANGES[quantity][1]) });
 
 /** Quantities whose whole numbers are thou, or hundredths, as like as millimetres. */
-export const isSmall = (quantity: PlainQuantity): boolean => quantity === 'float';
+export const isSmall = (quantity: PlainQuantity): boolean => quantity === 'float' || quantity === 'openFloat';
 
 /** Quantities written in fractions of an inch; the others are halves and quarters of their own unit. */
 export const hasInchFractions = (quantity: PlainQuantity): boolean =>
-  !(['float', 'leaf', 'spacer', 'gasket'] as readonly PlainQuantity[]).includes(quantity);
+  !(['float', 'openFloat', 'leaf', 'spacer', 'gasket'] as readonly PlainQuantity[]).includes(quantity);
 
 /** Nought, or inside: the sign does not tell. */
 export const isPlain = (nm: number, { min, max }: PlainRange): boolean => nm === 0 || (Math.abs(nm) >= min && Math.abs(nm) <= max);

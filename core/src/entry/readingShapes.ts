@@ -1,7 +1,7 @@
 import { refuse } from '../errors.ts';
 import { nanometres, type Length } from '../quantity/index.ts';
-import { checkHand, dialReturn, feelerBracket, handTravel, readingExample, type Instrument, type Reading } from '../reading/index.ts';
-import { inBoth, type ReadingEntry } from './meaning.ts';
+import { feelerBracket, readingExample, readingOf, suspectHand, type Instrument, type Reading, type ReadingEntry } from '../reading/index.ts';
+import { inBoth } from './meaning.ts';
 import { isFigure, isMark, negative, noTorque, pattern, words, type Shape } from './shapes.ts';
 import type { Token } from './tokens.ts';
 
@@ -13,12 +13,15 @@ export function readReading(found: readonly Token[], instrument: Instrument): Sh
   return [readSizes(found, instrument)];
 }
 
+const sum = (blades: readonly Length[]): Length => nanometres(blades.reduce<number>((total, each) => total + each, 0));
+
+/** The lengths in an entry that must be what such a thing can be; where a hand went is looked at by itself. */
 const lengthsOf = (entry: ReadingEntry): readonly Length[] =>
-  entry.how === 'sizes' ? entry.values : entry.how === 'blades' ? [entry.goes, entry.stops].filter((each) => each !== null) : [entry.travel];
+  entry.how === 'sizes' ? entry.values : entry.how === 'blades' ? [entry.goes, entry.stops].filter((each) => each !== null).map(sum) : [];
 
 /** `88>12`, the other way `88<12`, `+1` a whole turn more, `88>12>87` back again. */
 function readHand(found: readonly Token[], instrument: Instrument): Shape<ReadingEntry> {
-  const { divisions, resolution, balanced = false } = instrument;
+  const { divisions } = instrument;
   if (divisions === undefined) return refuse('noDial', `${instrument.name} has no hand to read: type the size it shows.`);
   const parts = /^(- )?# ([<>]) (- )?#( [<>] (?:- )?#)?( \+ #(?: turns?)?)?$/.exec(pattern(found));
   if (!parts) return refuse('notAReading', 'A dial is written from > to, such as 88>12, with < where the hand ran backwards.');
@@ -28,22 +31,27 @@ function readHand(found: readonly Token[], instrument: Instrument): Shape<Readin
   const to = (toBelow === undefined ? 1 : -1) * (second ?? 0);
   const back = cameBack === undefined ? null : (cameBack.includes('-') ? -1 : 1) * (rest[0] ?? 0);
   const turns = more === undefined ? 0 : (rest.at(-1) ?? 0);
-  for (const hand of [from, to, back ?? 0]) checkHand(hand, divisions, balanced);
   const direction = arrow === '>' ? 'clockwise' : 'anticlockwise';
-  const travel = handTravel({ from, to, turns, direction }, instrument, divisions);
-  const held = back === null || dialReturn({ from, back, divisions, division: resolution }).held;
+  const entry = { how: 'hand', from, to, back, turns, direction } as const;
+  readingOf(entry, instrument);
   return {
     figures: [],
-    make: () => ({ how: 'hand', from, to, back, turns, direction, travel, held }),
+    make: () => entry,
     sizes: lengthsOf,
-    say: () => `${inBoth(travel, instrument.unit)}${held ? '' : ', the stand moved'}`,
+    say: (each) => sayHand(each, instrument),
+    suspected: (within) => suspectHand(entry, instrument, within).map(({ entry: value, why }) => ({ value, why })),
   };
+}
+
+function sayHand(entry: ReadingEntry, instrument: Instrument): string {
+  const { reading, drifted } = readingOf(entry, instrument);
+  return `${BOUNDS[reading.kind]}${inBoth(reading.value, instrument.unit)}${drifted ? ', the stand moved' : ''}`;
 }
 
 const BOUNDS = { estimate: '', atLeast: 'at least ', atMost: 'at most ' } as const;
 
 /** @throws ReckoningError `feelersCrossed` */
-const bracketOf = ({ goes, stops }: { readonly goes: Length | null; readonly stops: Length | null }): Reading =>
+const bracketOf = ({ goes, stops }: Extract<ReadingEntry, { how: 'blades' }>): Reading =>
   feelerBracket({ ...(goes === null ? {} : { goes }), ...(stops === null ? {} : { stops }) });
 
 /** `goes 9 stops 10`, in either order, one side alone, blades put in together with a plus. */
@@ -61,18 +69,18 @@ function readBlades(found: readonly Token[], instrument: Instrument): Shape<Read
   };
   const [goes, stops] = [count('goes'), count('stops')];
   const isGoesFirst = sides[0]?.side === 'goes';
-  const sum = (lengths: readonly Length[]): Length => nanometres(lengths.reduce<number>((total, each) => total + each, 0));
   return {
     figures: found.filter(isFigure),
     make: (lengths) => {
       const split = (isGoesFirst ? goes : stops) ?? lengths.length;
       const [one, two] = [lengths.slice(0, split), lengths.slice(split)];
       const tried = {
-        goes: goes === null ? null : sum(isGoesFirst ? one : two),
-        stops: stops === null ? null : sum(isGoesFirst ? two : one),
+        how: 'blades' as const,
+        goes: goes === null ? null : isGoesFirst ? one : two,
+        stops: stops === null ? null : isGoesFirst ? two : one,
       };
       bracketOf(tried);
-      return { how: 'blades', ...tried };
+      return tried;
     },
     sizes: lengthsOf,
     say: (entry) => {

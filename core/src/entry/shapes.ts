@@ -1,6 +1,7 @@
 import { refuse } from '../errors.ts';
 import { formatLimits, fromLength, nanometres, NM_PER, otherUnit, unitWord, type Length, type LengthUnit } from '../quantity/index.ts';
 import { INCH, type Figure, type Measure, type Token } from './tokens.ts';
+import type { PlainRange } from './plainRange.ts';
 import { inBoth, type LeafLine, type LimitsEntry } from './meaning.ts';
 
 /** An entry by its grammar, before its unit is known: its figures in order, and what they make. */
@@ -14,6 +15,8 @@ export interface Shape<Value> {
   readonly repeats?: number;
   /** the only measures it can be heard in, where the grammar says so */
   readonly as?: readonly Measure[];
+  /** what else it may have been that no factor tells, where it is outside what is expected */
+  suspected?(within: PlainRange): readonly { readonly value: Value; readonly why: string }[];
 }
 
 export const isFigure = (token: Token | undefined): token is Figure => token?.is === 'figure';

@@ -81,7 +81,7 @@ limits thou | none | = no limits
 limits thou | not known | = no limits
 limits thou | nobody knows | = no limits
 limits thou | 8-5 | ! reversedLimits
-limits thou | 5-8 mm | ? 0.127–0.203 mm | 0.500–0.800 mm | 0.197–0.315 mm | 5.000–8.000 mm as typed
+limits thou | 5-8 mm | ? 0.127–0.203 mm | 0.500–0.800 mm | 0.197–0.314 mm | 5.000–8.000 mm as typed
 limits thou | 90 lb ft | ! torque
 limits thou | 25 Nm | ! torque
 limits thou | five to eight | ! notLimits
@@ -209,7 +209,7 @@ reading@dialThou thou | 88>12 +1 | = 124.0 thou
 reading@dialThou thou | 87½>99½ | = 12.0 thou
 reading@dialThou thou | 88>12>88 | = 24.0 thou
 reading@dialThou thou | 88>12>80 | = 24.0 thou, the stand moved
-reading@dialThou thou | 88>88 | = 0.0 thou
+reading@dialThou thou | 88>88 | = at most 0.0 thou
 reading@dialThou thou | 120>12 | ! offTheDial
 reading@dialThou thou | -3 | = −3.0 thou
 reading@dialThou thou | 24 | = 24.0 thou
@@ -277,6 +277,13 @@ describe('where something is expected', () => {
     expect(outcome('2.40', 'size', 'thou', 'leaf', about(thou(2), thou(4)))).toBe('= 2.4 thou');
     expect(outcome('2.40', 'size', 'thou', 'leaf')).toBe('? 2.400 mm | 2.4 thou');
   });
+  it('where a hand went has no point to slip: the other way and a whole turn are asked about', () => {
+    const read = (text: string) => outcome(text, 'reading', 'thou', undefined, about(thou(10), thou(14)), 'dialThou');
+    expect(read('98>86')).toBe('? 12.0 thou | 88.0 thou as typed');
+    expect(read('88>0')).toBe('= 12.0 thou');
+    expect(read('0>24')).toBe('= 24.0 thou');
+    expect(outcome('88>0', 'reading', 'thou', undefined, about(thou(100), thou(120)), 'dialThou')).toBe('? 112.0 thou | 12.0 thou as typed');
+  });
   it('two meanings near it are asked about all the same', () => {
     expect(outcome('5', 'size', 'mm', 'float', about(thou(1), thou(9)))).toBe('? 0.050 mm | 5.0 thou');
   });
@@ -339,11 +346,11 @@ it('says back what it kept: limits in whole nanometres, leaves with how many', (
 describe('limits to judge by', () => {
   const judged = (text: string, bare: Bare = 'thou') => withTolerance(understand(text, { field: 'limits', bare }));
   it('one figure alone is asked about: a middle with a tolerance of a thou or two hundredths, or the most', () => {
-    expect(judged('6')).toMatchObject({ kind: 'ask', meanings: [{ value: { min: thou(5), max: thou(7) } }, { value: { max: thou(6) } }] });
-    expect(judged('0.10', 'mm')).toMatchObject({ kind: 'ask', meanings: [{ value: { min: mm(0.08), max: mm(0.12) } }, { value: { max: mm(0.1) } }] });
+    expect(judged('6')).toMatchObject({ kind: 'ask', meanings: [{ value: { min: thou(5), max: thou(7) } }, { value: { max: thou(6) } }, { value: { single: thou(6) } }] });
+    expect(judged('0.10', 'mm')).toMatchObject({ kind: 'ask', meanings: [{ value: { min: mm(0.08), max: mm(0.12) } }, { value: { max: mm(0.1) } }, { value: { single: mm(0.1) } }] });
   });
   it('among several meanings it is each of these, and two figures are left as they are', () => {
-    expect(judged('5/8')).toMatchObject({ kind: 'ask', meanings: [{ value: { min: thou(5), max: thou(8) } }, { value: { max: inch(0.626) } }, {}] });
+    expect(judged('5/8')).toMatchObject({ kind: 'ask', meanings: [{ value: { min: thou(5), max: thou(8) } }, { value: { max: inch(0.626) } }, {}, {}] });
     expect(judged('5-8')).toMatchObject({ kind: 'understood', value: { min: thou(5), max: thou(8) } });
   });
   it('none is no limit to judge by', () => expect(judged('none')).toMatchObject({ kind: 'refused', code: 'noLimits' }));

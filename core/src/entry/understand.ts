@@ -167,6 +167,11 @@ function guarded<Field extends EntryField>(way: Heard<Values[Field]>, question: 
   const within = question.field === 'size' || question.field === 'reading' ? (question.expected ?? range) : range;
   const apart = amongNeighbours(way);
   if (apart.length > 0) return { kind: 'ask', meanings: [...apart, asTyped(meaning)], why: ONE_APART };
+  const [other, ...others] = question.expected ? (shape.suspected?.(question.expected) ?? []) : [];
+  if (other) {
+    const meant = [other, ...others].map(({ value }) => ({ value, unit: meaning.unit, said: shape.say(value, meaning.unit) }));
+    return { kind: 'ask', meanings: [...meant, asTyped(meaning)], why: sentence(other.why) };
+  }
   const odd = shape.sizes(meaning.value).find((nm) => !isPlain(nm, within));
   if (odd === undefined) return { kind: 'understood', ...meaning };
   const slips = suspectSlip(nanometres(Math.abs(odd)), within);
@@ -179,8 +184,10 @@ function guarded<Field extends EntryField>(way: Heard<Values[Field]>, question: 
     return sound ? [sound] : [];
   });
   if (meant.length === 0) return { kind: 'understood', ...meaning };
-  return { kind: 'ask', meanings: [...meant.slice(0, MOST_SLIPS), asTyped(meaning)], why: `${slips[0]?.why ?? 'A slip'}?` };
+  return { kind: 'ask', meanings: [...meant.slice(0, MOST_SLIPS), asTyped(meaning)], why: sentence(slips[0]?.why ?? 'a slip') };
 }
+
+const sentence = (why: string): string => `${why.charAt(0).toUpperCase()}${why.slice(1)}?`;
 
 /** In a list of repeats every figure is looked at against its neighbours. */
 function amongNeighbours<Value>({ meaning, lengths, measures, shape }: Heard<Value>): Meaning<Value>[] {

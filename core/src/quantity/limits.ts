@@ -120,11 +120,28 @@ const side = (length: Length, unit: LengthUnit): string => {
   return describeLength(nanometres(Math.abs(length)), unit, decimals).split(' ')[0] ?? '';
 };
 
+/** As finely as limits are said in each unit. */
+const SAID_TO: Readonly<Record<LengthUnit, number>> = { thou: 0.1, mm: 0.001, in: 0.0001, um: 1 };
+
 /**
- * Limits in a few characters, as on a drawing: "5–8", "0.05–0.10", "max 9", "preload 1–3", "−3 to 2".
+ * Limits as they are said in a unit: rounded inward to what it is said to, but for a window narrower than two steps, which stays as it is.
+ *
+ * @example insideOf({ min: thou(2), max: thou(4) }, 'mm').min // mm(0.051)
+ */
+export function insideOf<Both extends Limits>(limits: Both, unit: LengthUnit): Both {
+  const { min, max } = limits;
+  const isNarrow = min !== undefined && max !== undefined && max - min < 2 * SAID_TO[unit] * NM_PER[unit];
+  return isNarrow ? limits : { ...limits, ...convertLimits(limits, { unit, step: SAID_TO[unit] }) };
+}
+
+/**
+ * Limits in a few characters, as on a drawing: "5–8", "0.05–0.10", "max 9", "preload 1–3", "−3 to 2". In a unit they were not written in
+ * they are rounded inward, so that nothing that is said to be allowed is not.
+ *
+ * @example formatLimits({ min: thou(2), max: thou(4) }, 'mm') // '0.051–0.101'
  */
 export function formatLimits(limits: Limits, unit: LengthUnit): string {
-  const { min, max } = limits;
+  const { min, max } = insideOf(limits, unit);
   if (min !== undefined && max !== undefined) {
     if (max <= 0 && min < 0) return `preload ${side(max, unit)}–${side(min, unit)}`;
     if (min < 0) return `${side(min, unit)} preload to ${side(max, unit)} float`;

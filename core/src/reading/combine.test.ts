@@ -1,6 +1,17 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { combineMethods, combineMethodsSum, estimate, INSTRUMENTS, nanometres, oncePerTurn, readEntry, suspectHand, thou } from '../index.ts';
+import {
+  combineMethods,
+  combineMethodsSum,
+  estimate,
+  INSTRUMENTS,
+  nanometres,
+  oncePerTurn,
+  readingOf,
+  suspectHand,
+  thou,
+  type HandEntry,
+} from '../index.ts';
 
 describe('two methods on one quantity', () => {
   // weighted mean and its u by hand: weights 1 and 1/4, (24 × 1 + 25 × 0.25) ÷ 1.25 = 24.2, u = √(1 ÷ 1.25) = 0.894 of the first
@@ -63,24 +74,29 @@ describe('what comes round once a turn', () => {
 });
 
 describe('a hand that ran the other way', () => {
+  const dial = INSTRUMENTS.dialThou;
   const expected = { min: thou(10), max: thou(14) };
-  const asked = (entry: string): string[] => {
-    const read = readEntry(entry, INSTRUMENTS.dialThou);
-    return suspectHand(entry, read.reading.value, INSTRUMENTS.dialThou, expected).map((s) => s.entry);
-  };
+  const hand = (from: number, to: number, direction: HandEntry['direction'], turns = 0): HandEntry => ({
+    how: 'hand',
+    from,
+    to,
+    back: null,
+    turns,
+    direction,
+  });
+  const asked = (entry: HandEntry, within = expected) =>
+    suspectHand(entry, dial, within).map((s) => [s.why, readingOf(s.entry, dial).reading.value / 25_400]);
   it('is asked about where the other way is what was expected, and what is then read is just that', () => {
-    expect(asked('98>86')).toEqual(['98<86']);
-    expect(readEntry('98<86', INSTRUMENTS.dialThou).reading.value).toBe(thou(12));
-    expect(asked('98>86>98')).toEqual(['98<86<98']);
-    expect(asked('12<24')).toEqual(['12>24']);
+    expect(asked(hand(98, 86, 'clockwise'))).toEqual([['the hand run the other way', 12]]);
+    expect(asked(hand(12, 24, 'anticlockwise'))).toEqual([['the hand run the other way', 12]]);
   });
   it('a whole turn missed is asked about too', () => {
-    const far = { min: thou(110), max: thou(114) };
-    const [slip] = suspectHand('88>0', thou(12), INSTRUMENTS.dialThou, far);
-    expect(slip).toMatchObject({ entry: '88>0 +1', meant: thou(112), why: 'a whole turn more' });
-    expect(readEntry('88>0 +1', INSTRUMENTS.dialThou).reading.value).toBe(thou(112));
+    expect(asked(hand(88, 0, 'clockwise'), { min: thou(110), max: thou(114) })).toEqual([['a whole turn more', 112]]);
   });
   it('is left alone where the reading is inside, or neither would do', () => {
-    for (const entry of ['86>98', '40>70', '0>24', '12']) expect(asked(entry)).toEqual([]);
+    for (const entry of [hand(86, 98, 'clockwise'), hand(40, 70, 'clockwise'), hand(0, 24, 'clockwise')]) expect(asked(entry)).toEqual([]);
+  });
+  it('a hand that never moved ran neither way: only a whole turn may have been missed', () => {
+    expect(asked(hand(88, 88, 'clockwise'), { min: thou(95), max: thou(105) })).toEqual([['a whole turn more', 100]]);
   });
 });

@@ -1,6 +1,7 @@
 export * from './combineMethods.ts';
 export * from './depthOverParallels.ts';
 export * from './dialReturn.ts';
+export * from './difference.ts';
 export * from './dialTravel.ts';
 export * from './hand.ts';
 export * from './instrument.ts';
@@ -9,6 +10,7 @@ export * from './feelerBracket.ts';
 export * from './oncePerTurn.ts';
 export * from './readEntry.ts';
 export * from './reading.ts';
+export * from './readingEntry.ts';
 export * from './repeats.ts';
 export * from './student.ts';
 export * from './suspectHand.ts';

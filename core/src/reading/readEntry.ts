@@ -1,23 +1,9 @@
 import { ReckoningError, refuse } from '../errors.ts';
-import {
-  describeLength,
-  fromLength,
-  nanometres,
-  NM_PER,
-  parseLength,
-  readLength,
-  tidy,
-  ZERO,
-  type Length,
-  type LengthUnit,
-} from '../quantity/index.ts';
+import { describeLength, fromLength, nanometres, NM_PER, parseLength, readLength, tidy, type Length, type LengthUnit } from '../quantity/index.ts';
 import { depthOverParallels } from './depthOverParallels.ts';
-import { dialReturn } from './dialReturn.ts';
-import { feelerBracket, nextFeeler } from './feelerBracket.ts';
-import { checkHand, handTravel } from './hand.ts';
 import { digitsEngraved, type Instrument } from './instrument.ts';
 import type { Reading } from './reading.ts';
-import { repeats } from './repeats.ts';
+import { readingOf, type ReadingEntry } from './readingEntry.ts';
 
 /** An entry understood: single readings to pool, or what one side alone tells. */
 export interface EntryRead {
@@ -60,13 +46,36 @@ function real(text: string): number {
  * @example readEntry('88>12', dial).reading // estimate 24 thou
  */
 export function readEntry(text: string, instrument: Instrument): EntryRead {
-  const clean = tidy(text);
+  const { entry, unit, notes = [], choices } = parsed(tidy(text), instrument);
+  const { values, reading, notes: of, drifted } = readingOf(entry, instrument);
+  return { values, reading, unit, notes: [...notes, ...of], ...(drifted ? { drifted } : {}), ...(choices ? { choices } : {}) };
+}
+
+/**
+ * What an entry is understood as by this reader, from before there was one reader for every field: for what was kept in its day.
+ *
+ * @throws ReckoningError as readEntry
+ * @example understoodThen('24', dial) // { how: 'sizes', values: [24 thou], unit: 'thou' }
+ */
+export function understoodThen(text: string, instrument: Instrument): ReadingEntry & { readonly unit: LengthUnit } {
+  const { entry, unit } = parsed(tidy(text), instrument);
+  readingOf(entry, instrument);
+  return { ...entry, unit };
+}
+
+interface Parsed {
+  readonly entry: ReadingEntry;
+  readonly unit: LengthUnit;
+  readonly notes?: readonly string[];
+  readonly choices?: readonly string[];
+}
+
+function parsed(clean: string, instrument: Instrument): Parsed {
   if (clean === '') refuse('empty', `Nothing was typed: ${readingExample(instrument)}.`);
   if (/goes|stops/i.test(clean)) return readFeelers(clean, instrument);
   if (/[<>]/.test(clean)) return readDial(clean, instrument);
   const less = LESS.exec(clean);
-  if (less)
-    return pooled([corrected(readLess(less, instrument), instrument)], instrument.unit, instrument, ['less the parallel', ...zeroNote(instrument)]);
+  if (less) return { entry: { how: 'sizes', values: [readLess(less, instrument)] }, unit: instrument.unit, notes: ['less the parallel'] };
   return readList(clean, instrument);
 }
 
@@ -78,41 +87,23 @@ export const readingExample = (instrument: Instrument): string =>
       ? 'type what went in, such as goes 9 stops 10'
       : 'type the size, such as 12.70 mm or .5004"';
 
-function readDial(clean: string, instrument: Instrument): EntryRead {
+function readDial(clean: string, instrument: Instrument): Parsed {
   const parts = DIAL.exec(clean);
   if (!parts) return refuse('notAReading', 'A dial is written from > to, such as 88>12, with < where the hand ran backwards.');
-  const { divisions, resolution } = instrument;
-  if (divisions === undefined) return refuse('noDial', `${instrument.name} has no hand to read: type the size it shows.`);
-  const [, written = '', arrow, writtenTo = '', writtenBack, turns] = parts;
-  const [from, to] = [real(written), real(writtenTo)];
-  const back = writtenBack === undefined ? undefined : real(writtenBack);
-  for (const hand of [from, to, back ?? 0]) checkHand(hand, divisions, instrument.balanced ?? false);
-  const { stemAngle = 0, faceAngle = 0, radius } = instrument;
-  const direction = arrow === '>' ? 'clockwise' : 'anticlockwise';
-  const value = handTravel({ from, to, turns: turns === undefined ? 0 : Number(turns), direction }, instrument, divisions);
-  const returned = back === undefined ? undefined : dialReturn({ from, back, divisions, division: resolution });
-  const notes = [
-    ...(stemAngle === 0 && faceAngle === 0 ? [] : [`the dial off square: × cos ${stemAngle - faceAngle}° ÷ cos ${faceAngle}°`]),
-    ...(radius
-      ? [
-          `from radius ${describeLength(radius.read, instrument.unit === 'mm' ? 'mm' : 'in')} to ${describeLength(radius.wanted, instrument.unit === 'mm' ? 'mm' : 'in')}`,
-        ]
-      : []),
-    ...(returned === undefined
-      ? []
-      : [
-          returned.held
-            ? 'came back: the stand held'
-            : `came back ${describeLength(nanometres(Math.abs(returned.drift)), instrument.unit)} off: the stand moved, read again`,
-        ]),
-  ];
-  return { ...pooled([value], instrument.unit, instrument, notes), ...(returned && !returned.held ? { drifted: true } : {}) };
+  if (instrument.divisions === undefined) return refuse('noDial', `${instrument.name} has no hand to read: type the size it shows.`);
+  const [, from = '', arrow, to = '', back, turns] = parts;
+  return {
+    entry: {
+      how: 'hand',
+      from: real(from),
+      to: real(to),
+      back: back === undefined ? null : real(back),
+      turns: turns === undefined ? 0 : Number(turns),
+      direction: arrow === '>' ? 'clockwise' : 'anticlockwise',
+    },
+    unit: instrument.unit,
+  };
 }
-
-const corrected = (value: Length, { zeroError }: Instrument): Length => (zeroError === undefined ? value : nanometres(value - zeroError));
-
-const zeroNote = ({ zeroError, unit }: Instrument): string[] =>
-  zeroError === undefined || zeroError === 0 ? [] : [`zero error of ${describeLength(zeroError, unit === 'in' ? 'thou' : unit)} taken off`];
 
 /**
  * Two decimals or more on what is read in whole divisions or blades: inches or millimetres were meant as like as not, and it is asked.
@@ -129,24 +120,14 @@ function finerThanRead(clean: string, instrument: Instrument): readonly string[]
   return [`${said} ${whole === '' || decimals.length > 2 ? 'in' : 'mm'}`, `${Number(fromLength(asTyped, small).toFixed(5))} ${small}`];
 }
 
-function readFeelers(clean: string, instrument: Instrument): EntryRead {
-  const blades = (word: string): Length[] | undefined => {
+function readFeelers(clean: string, instrument: Instrument): Parsed {
+  const unit = unitIn(clean) ?? instrument.unit;
+  const blades = (word: string): Length[] | null => {
     const found = new RegExp(String.raw`${word}:? ([^a-z]*(?:mm|thou|in|"|um)?)`, 'i').exec(clean)?.[1]?.trim();
-    return found === undefined ? undefined : found.split('+').map((blade) => parseLength(blade, unitIn(clean) ?? instrument.unit));
+    return found === undefined ? null : found.split('+').map((blade) => parseLength(blade, unit));
   };
-  if (!FEELERS.test(clean)) {
-    refuse('notAReading', 'Feelers are written goes 9 stops 10, with + between blades put in together.');
-  }
-  const goes = blades('goes');
-  const stops = blades('stops');
-  const reading = feelerBracket({ ...(goes ? { goes } : {}), ...(stops ? { stops } : {}), bladeU: instrument.calibrationU });
-  const next = nextFeeler({ ...(goes ? { goes } : {}), ...(stops ? { stops } : {}) });
-  return {
-    values: reading.kind === 'estimate' ? [reading.value] : [],
-    reading,
-    unit: unitIn(clean) ?? instrument.unit,
-    notes: next === undefined ? [] : [next],
-  };
+  if (!FEELERS.test(clean)) refuse('notAReading', 'Feelers are written goes 9 stops 10, with + between blades put in together.');
+  return { entry: { how: 'blades', goes: blades('goes'), stops: blades('stops') }, unit };
 }
 
 const unitIn = (clean: string): LengthUnit | undefined => {
@@ -164,7 +145,7 @@ function readLess(parts: RegExpExecArray, instrument: Instrument): Length {
   return depthOverParallels({ reading: parseLength(reading, unit), parallels: [parseLength(parallel, unit)] });
 }
 
-function readList(clean: string, instrument: Instrument): EntryRead {
+function readList(clean: string, instrument: Instrument): Parsed {
   const rest = clean.replace(UNITS, ' ').replace(/;/g, ' ').replace(/ +/g, ' ').trim();
   const tokens = rest.match(NUMBERS) ?? [];
   if (tokens.length === 0 || tokens.join(' ') !== rest) {
@@ -175,34 +156,19 @@ function readList(clean: string, instrument: Instrument): EntryRead {
     const choices = finerThanRead(clean, instrument);
     if (choices.length > 0) return { ...readList(choices[0] ?? '', instrument), choices };
     const single = readLength(clean, instrument.unit);
-    const bare = unitIn(clean) === undefined && instrument.divisions !== undefined;
-    const value = bare ? nanometres((single.value / NM_PER[instrument.unit]) * instrument.resolution) : single.value;
-    const read = pooled([corrected(value, instrument)], single.unit, instrument, [...single.notes, ...zeroNote(instrument)]);
-    return single.meanings ? { ...read, choices: single.meanings.map((m) => describeLength(m.value, m.unit, 2)) } : read;
+    const value = inDivisions(single.value, clean, instrument);
+    const entry = { how: 'sizes', values: [value] } as const;
+    const meant = single.meanings?.map((m) => describeLength(m.value, m.unit, 2));
+    return { entry, unit: single.unit, notes: single.notes, ...(meant ? { choices: meant } : {}) };
   }
-  const unit = unitIn(clean);
-  const values = tokens.map((token) => {
-    const length = parseLength(token, unit ?? instrument.unit);
-    const size =
-      unit === undefined && instrument.divisions !== undefined ? nanometres((length / NM_PER[instrument.unit]) * instrument.resolution) : length;
-    return corrected(size, instrument);
-  });
-  return pooled(values, unit ?? instrument.unit, instrument, zeroNote(instrument));
+  const unit = unitIn(clean) ?? instrument.unit;
+  const values = tokens.map((token) => inDivisions(parseLength(token, unit), clean, instrument));
+  return { entry: { how: 'sizes', values }, unit };
 }
 
-function pooled(values: readonly Length[], unit: LengthUnit, instrument: Instrument, notes: readonly string[]): EntryRead {
-  return { values, reading: poolReadings(values, instrument), unit, notes };
-}
-
-/** Single readings made into one, by the instrument they were read with; a dial that never moved is at most zero. */
-export function poolReadings(values: readonly Length[], instrument: Instrument): Reading {
-  if (instrument.kind === 'dial' && values.every((value) => value === 0)) return { kind: 'atMost', value: ZERO };
-  return repeats(values, instrument);
-}
-
-/** Which of several readings stand apart from the rest, counted from nought: questioned, never dropped. Fewer than five tell nothing. */
-export const standingApart = (values: readonly Length[], instrument: Instrument): readonly number[] =>
-  values.length < 5 ? [] : repeats(values, instrument).outliers;
+/** A bare number on a dial is divisions. */
+const inDivisions = (length: Length, clean: string, { unit, divisions, resolution }: Instrument): Length =>
+  divisions === undefined || unitIn(clean) !== undefined ? length : nanometres((length / NM_PER[unit]) * resolution);
 
 /** As {@link readEntry}, with the refusal as data: for saying beside a field what was wrong while it is typed. */
 export function tryEntry(

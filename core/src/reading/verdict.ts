@@ -24,16 +24,18 @@ export interface VerdictOptions {
   readonly moreIs?: MoreIs;
   /** range of the readings the estimate was made of, nm */
   readonly range?: Length;
+  /** the system its sentences are told in */
+  readonly unit?: 'thou' | 'mm';
 }
 
 /**
  * Judges a reading by its limits: where it is, and how sure that is. A value on a limit is in. The expanded interval
- * is ±U, U = k(dof)·u (JCGM 106: decision rules). `cannotTell` when the readings spread as wide as the window, when
- * ±U is that wide and crosses a limit, or when a one-sided reading spans a limit. A lone maximum on a float means 0 to that.
+ * is ±U, U = k(dof)·u (JCGM 106: decision rules). `cannotTell` only where a limit is reached: by a reading, and they spread as wide as
+ * the window; by ±U, and that is as wide; or by a one-sided reading that spans it. A lone maximum on a float means 0 to that.
  *
  * @example verdict(estimate(thou(24), 6000), { min: thou(5), max: thou(8) }).place // 'loose'
  */
-export function verdict(reading: Reading, limits: Limits, { rule = 'plain', moreIs = 'loose', range }: VerdictOptions = {}): Verdict {
+export function verdict(reading: Reading, limits: Limits, { rule = 'plain', moreIs = 'loose', range, unit = 'thou' }: VerdictOptions = {}): Verdict {
   const { min = -Infinity, max = Infinity } = moreIs === 'loose' ? closedFloat(limits) : limits;
   const over = moreIs === 'loose' ? 'loose' : 'tight';
   const under = moreIs === 'loose' ? 'tight' : 'loose';
@@ -51,7 +53,7 @@ export function verdict(reading: Reading, limits: Limits, { rule = 'plain', more
     if (low > max) return judged(over, 'sure', 0);
     if (high < min) return judged(under, 'sure', 0);
     if (low >= min && high <= max) return judged('in', 'sure', 1);
-    return judged('unmeasured', 'cannotTell', null, oneSided(reading.kind, reading.value));
+    return judged('unmeasured', 'cannotTell', null, oneSided(reading.kind, reading.value, unit));
   }
 
   const { value, u, dof } = reading;
@@ -59,24 +61,27 @@ export function verdict(reading: Reading, limits: Limits, { rule = 'plain', more
   const expanded = coverageFactor(dof) * u;
   const chance = u > 0 ? studentCdf((max - value) / u, dof ?? Infinity) - studentCdf((min - value) / u, dof ?? Infinity) : place === 'in' ? 1 : 0;
   const window = max - min;
-  if (range !== undefined && Number.isFinite(window) && window > 0 && range >= window) {
-    return judged(place, 'cannotTell', chance, 'The readings spread as wide as the limits: measure again.');
-  }
-  const crosses = (limit: number): boolean => value - expanded < limit && value + expanded > limit;
+  const reaches = (limit: number, far: number): boolean => value - far < limit && value + far > limit;
+  const crosses = (limit: number): boolean => reaches(limit, expanded);
+  // no reading lies farther from the mean than the range of them all
+  const isSpread = range !== undefined && window > 0 && range >= window && (reaches(min, range) || reaches(max, range));
+  if (isSpread) return judged(place, 'cannotTell', chance, 'The readings spread as wide as the limits: measure again.');
   if (!crosses(min) && !crosses(max)) return judged(place, 'sure', chance);
-  if (2 * expanded >= window) return judged(place, 'cannotTell', chance, tooCoarse(expanded, window));
+  if (2 * expanded >= window) return judged(place, 'cannotTell', chance, tooCoarse(expanded, window, unit));
   return judged(place, 'near', chance, 'It lies within its doubt of a limit: read it again to be surer.');
 }
 
-const tooCoarse = (expanded: number, window: number): string =>
-  `±${describeLength(nanometres(expanded), 'thou')} is too coarse for limits ${describeLength(nanometres(window), 'thou')} apart: read it more times, or with something finer.`;
+type Unit = NonNullable<VerdictOptions['unit']>;
 
-const oneSided = (kind: 'atLeast' | 'atMost', value: Length): string =>
+const tooCoarse = (expanded: number, window: number, unit: Unit): string =>
+  `±${describeLength(nanometres(expanded), unit)} is too coarse for limits ${describeLength(nanometres(window), unit)} apart: read it more times, or with something finer.`;
+
+const oneSided = (kind: 'atLeast' | 'atMost', value: Length, unit: Unit): string =>
   kind === 'atLeast'
-    ? `At least ${describeLength(value, 'thou')}: find the feeler that stops.`
+    ? `At least ${describeLength(value, unit)}: find the feeler that stops.`
     : value === 0
       ? 'No movement is zero float or any preload: put in a known pack that gives float, and read again.'
-      : `Under ${describeLength(value, 'thou')}, or none at all: find the feeler that goes.`;
+      : `Under ${describeLength(value, unit)}, or none at all: find the feeler that goes.`;
 
 /** What a verdict weighed: the limits, the value, and how far either side of it the truth may lie. */
 export function verdictSum(reading: Reading, limits: Limits): Sum {

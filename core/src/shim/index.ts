@@ -1,5 +1,6 @@
 export * from './fabricateShim.ts';
 export * from './leavesTotal.ts';
+export * from './madeSize.ts';
 export * from './parseLeaves.ts';
 export * from './reachableTotals.ts';
 export * from './searchPacks.ts';

@@ -1,3 +1,4 @@
+export * from './agreeWithForecast.ts';
 export * from './coverGapMethod.ts';
 export * from './coverShim.ts';
 export * from './gapUnderSpacer.ts';

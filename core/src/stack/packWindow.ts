@@ -13,12 +13,15 @@ export interface Aim {
 }
 
 export interface WindowQuestion {
-  readonly fittedPack: Length;
+  /** null where nobody knows what is in: the window is then of the change */
+  readonly fittedPack: Length | null;
   readonly measured: Reading;
   readonly limits: Limits;
   readonly aim?: Aim;
   readonly sense: Sense;
   readonly factor?: number;
+  /** the system its sentences are told in */
+  readonly unit?: 'thou' | 'mm';
 }
 
 export interface PackWindow {
@@ -48,23 +51,29 @@ function bothLimits(limits: Limits): { min: Length; max: Length } {
 
 /**
  * The window of packs to buy, lap or cut to: each limit carried back through the reading,
- * pack = fitted + sense·(limit − measured)/|factor|. `sure` has ±U taken off both ends: the window whatever the doubt.
+ * pack = fitted + sense·(limit − measured)/|factor|. `sure` has ±U taken off both ends: the window whatever the doubt. A pack is no less
+ * than nothing; a change to a pack that nobody knows may be.
  *
  * @throws ReckoningError as requiredPack; `oneLimit`, `noAim`
  * @example packWindow({ fittedPack: thou(28), measured: estimate(thou(24), 0), limits: { min: thou(5), max: thou(8) }, sense: 1 }) // 9 to 12, ideal 10.5
  */
-export function packWindow({ fittedPack, measured, limits, aim, sense, factor = 1 }: WindowQuestion): PackWindow {
+export function packWindow({ fittedPack, measured, limits, aim, sense, factor = 1, unit = 'thou' }: WindowQuestion): PackWindow {
   const size = checkFactor(factor);
   const direction = touching(sense);
-  const gap = reckonableGap(measured);
+  const gap = reckonableGap(measured, unit);
+  const least = fittedPack === null ? -Infinity : 0;
   const closesBy = aim?.closesBy ?? ZERO;
   const { min, max } = bothLimits(limits);
-  const packFor = (wanted: number): number => fittedPack + (direction * (wanted - gap)) / size;
+  const packFor = (wanted: number): number => (fittedPack ?? 0) + (direction * (wanted - gap)) / size;
   const ends = [packFor(min + closesBy), packFor(max + closesBy)].sort((a, b) => a - b) as [number, number];
   const doubt = measured.kind === 'estimate' ? (coverageFactor(measured.dof) * measured.u) / size : 0;
-  const sure = { min: Math.max(0, ends[0] + doubt), max: ends[1] - doubt };
-  const window = { min: nanometres(Math.max(0, ends[0])), max: nanometres(Math.max(0, ends[1])), ideal: nanometres(packFor(aimedGap(limits, aim))) };
-  if (ends[1] < 0)
+  const sure = { min: Math.max(least, ends[0] + doubt), max: ends[1] - doubt };
+  const window = {
+    min: nanometres(Math.max(least, ends[0])),
+    max: nanometres(Math.max(least, ends[1])),
+    ideal: nanometres(Math.max(least, packFor(aimedGap(limits, aim)))),
+  };
+  if (ends[1] < least)
     return { ...window, sure: null, reachable: false, because: 'Even with nothing in, it would be outside: take metal off the spacer or the seat.' };
   if (sure.min > sure.max)
     return {
@@ -83,11 +92,11 @@ export function packWindowSum(question: WindowQuestion): Sum {
   const target = aimedGap(limits, aim);
   const change = nanometres((sense * (target - gap)) / checkFactor(factor));
   return [
-    lengthLine('pack in now', '', fittedPack),
+    ...(fittedPack === null ? [] : [lengthLine('pack in now', '', fittedPack)]),
     lengthLine('aim', aim?.closesBy ? 'aim + what will close' : '', target),
     lengthLine('read', '', gap),
     lengthLine(sense > 0 ? 'thicker opens it: aim less read' : 'thicker closes it: read less aim', sense > 0 ? 'aim − read' : 'read − aim', change),
-    lengthLine('new pack', 'pack + change', result.ideal),
+    lengthLine(fittedPack === null ? 'change of the pack, whatever is in' : 'new pack', fittedPack === null ? '' : 'pack + change', result.ideal),
     lengthLine('from', 'for the limits', result.min),
     lengthLine('to', 'for the limits', result.max),
   ];

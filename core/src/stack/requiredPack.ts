@@ -15,9 +15,9 @@ export interface PackQuestion {
 }
 
 /** The value of a measured gap that a pack may be reckoned from; refuses what only bounds it, and a zero that may hide preload. */
-export function reckonableGap(measured: Length | Reading): Length {
+export function reckonableGap(measured: Length | Reading, unit: 'thou' | 'mm' = 'thou'): Length {
   if (typeof measured !== 'number' && measured.kind === 'atLeast') {
-    return refuse('oneSided', `${describeLength(measured.value, 'thou')} or more is not a size: find the feeler that stops as well.`);
+    return refuse('oneSided', `${describeLength(measured.value, unit)} or more is not a size: find the feeler that stops as well.`);
   }
   const value = typeof measured === 'number' ? measured : measured.value;
   if (value === 0)
@@ -26,7 +26,7 @@ export function reckonableGap(measured: Length | Reading): Length {
       'No movement may be zero float or any preload. Put in a known pack that gives float, read that, and the sum works.',
     );
   if (typeof measured !== 'number' && measured.kind === 'atMost')
-    return refuse('oneSided', `Under ${describeLength(value, 'thou')} may also be none at all: find the feeler that goes as well.`);
+    return refuse('oneSided', `Under ${describeLength(value, unit)} may also be none at all: find the feeler that goes as well.`);
   return value;
 }
 

@@ -1,3 +1,4 @@
+import type { PlainQuantity } from '../entry/index.ts';
 import { INSTRUMENTS, type Instrument } from '../reading/index.ts';
 
 /** Anything measured on a part, in the words of its kind. Data only: what follows from it is in `featureSurvey`. */
@@ -6,6 +7,8 @@ export interface FeatureKind {
   readonly name: string;
   /** what the figure is of */
   readonly measures: string;
+  /** what such a thing can plausibly be, for reading what is typed */
+  readonly quantity: PlainQuantity;
   /** which of its readings it is judged by */
   readonly judgedBy: 'largest' | 'smallest';
   /** out on the worn side, and on the other, in one word each */
@@ -67,6 +70,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
   bore: {
     name: 'bush or bore',
     measures: 'bore',
+    quantity: 'diameter',
     judgedBy: 'largest',
     worn: 'loose',
     over: 'tight',
@@ -81,6 +85,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
   journal: {
     name: 'journal',
     measures: 'journal',
+    quantity: 'diameter',
     judgedBy: 'smallest',
     worn: 'worn',
     over: 'large',
@@ -95,6 +100,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
   thickness: {
     name: 'thrust washer',
     measures: 'thickness',
+    quantity: 'distancePiece',
     judgedBy: 'smallest',
     worn: 'thin',
     over: 'thick',
@@ -109,6 +115,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
   groove: {
     name: 'washer groove',
     measures: 'groove left',
+    quantity: 'float',
     judgedBy: 'smallest',
     worn: 'shallow',
     over: 'deep',
@@ -123,6 +130,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
   float: {
     name: 'gear or bush float',
     measures: 'float',
+    quantity: 'float',
     judgedBy: 'largest',
     worn: 'loose',
     over: 'tight',
@@ -137,6 +145,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
   roller: {
     name: 'rollers',
     measures: 'diameter',
+    quantity: 'roller',
     judgedBy: 'smallest',
     worn: 'small',
     over: 'large',
@@ -151,6 +160,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
   pin: {
     name: 'pin',
     measures: 'diameter',
+    quantity: 'diameter',
     judgedBy: 'smallest',
     worn: 'stepped',
     over: 'large',
@@ -165,6 +175,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
   spline: {
     name: 'splines',
     measures: 'play at the splines',
+    quantity: 'float',
     judgedBy: 'largest',
     worn: 'loose',
     over: 'tight',
@@ -179,6 +190,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
   tooth: {
     name: 'teeth',
     measures: 'span or thickness',
+    quantity: 'distancePiece',
     judgedBy: 'smallest',
     worn: 'thin',
     over: 'full',
@@ -193,6 +205,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
   freeLength: {
     name: 'spring, free',
     measures: 'free length',
+    quantity: 'spring',
     judgedBy: 'smallest',
     worn: 'short',
     over: 'long',
@@ -207,6 +220,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
   loadedLength: {
     name: 'spring, under a weight',
     measures: 'length under the weight',
+    quantity: 'spring',
     judgedBy: 'smallest',
     worn: 'weak',
     over: 'stiff',
@@ -221,6 +235,7 @@ export const FEATURES: Readonly<Record<FeatureKindName, FeatureKind>> = {
   gapLeft: {
     name: 'baulk ring or detent',
     measures: 'gap left',
+    quantity: 'float',
     judgedBy: 'smallest',
     worn: 'worn',
     over: 'proud',

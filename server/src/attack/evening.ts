@@ -10,6 +10,7 @@ import {
   type ChangeKind,
   type JobFacts,
   type Withdrawal,
+  withUnderstood,
 } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, readStripLine, thou } from '@elder-cog/core';
 import { withdrawnIds } from '@elder-cog/derive';
@@ -103,7 +104,7 @@ export class Evening {
   }
 
   private reading(stationId: string, buildId: string | null) {
-    const raw = { method: 'dial' as const, text: String(this.chance.whole(60)), instrument: INSTRUMENTS.dialThou, restsOn: [] };
+    const raw = withUnderstood({ method: 'dial' as const, text: String(this.chance.whole(60)), instrument: INSTRUMENTS.dialThou, restsOn: [] });
     return { id: newId(), stationId, buildId, raw, who: '', takenAt: this.at(), supersedes: null, keptAs: { value: null, words: '' } };
   }
 

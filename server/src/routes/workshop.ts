@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { hasPasscode, ownAddresses } from '../door.ts';
 import { journalDisagrees } from '../store/agree.ts';
 import { journal } from '../store/journal.ts';
+import { setBare } from '../store/open.ts';
 import { WorkshopError } from '../errors.ts';
 import type { App } from '../typedApp.ts';
 import type { Workshop } from '../workshop.ts';
@@ -26,6 +27,10 @@ export function workshopRoutes(app: App, workshop: Workshop, lan: boolean): void
     backups: workshop.backups(),
     lan: { on: lan, addresses: lan ? ownAddresses() : [], hasPasscode: workshop.folder !== null && hasPasscode(workshop.folder) },
   }));
+  app.post('/api/workshop/bare', { schema: { body: z.object({ bare: z.enum(['thou', 'mm']) }), response: { 200: doneReply } } }, ({ body }) => {
+    setBare(workshop.db, body.bare);
+    return { ok: true as const };
+  });
   app.post('/api/workshop/backups', { schema: { response: { 200: backupReply } } }, async () => ({ backup: await workshop.backUp(true) }));
   app.post('/api/workshop/restore', { schema: { body: named, response: { 200: restoreReply } } }, ({ body }) => ({
     setAside: workshop.restore(body.name),

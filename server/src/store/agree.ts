@@ -7,10 +7,13 @@ type Row = Readonly<Record<string, unknown>>;
 
 const rowNow = (db: Db, table: string, id: string): Row | null => (isTable(table) ? (storeOf(table).byId(db, id) as Row | null) : null);
 
-const same = (wrote: unknown, now: Row | null): boolean => {
-  if (wrote === null || now === null) return wrote === now;
-  return Object.entries(now).every(([key, value]) => canonical((wrote as Row)[key]) === canonical(value));
-};
+const isRow = (value: unknown): value is Row => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Alike in all that the journal knew of: what a row was given by a later version stands only in the table. */
+function same(wrote: unknown, now: unknown): boolean {
+  if (!isRow(wrote) || !isRow(now)) return canonical(wrote) === canonical(now);
+  return Object.entries(now).every(([key, value]) => !(key in wrote) || same(wrote[key], value));
+}
 
 /**
  * Whether the tables hold what the journal last wrote of every row.

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { newShaft, type Change, type Command } from '@elder-cog/contract';
+import { newShaft, type Change, type Command, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, thou } from '@elder-cog/core';
 import fc from 'fast-check';
 import { allFacts, apply, openDb, type Db } from '../index.ts';
@@ -101,7 +101,7 @@ class Evening {
               id: this.id(),
               stationId: gap,
               buildId: null,
-              raw: { method: 'dial', text: String(n), instrument: INSTRUMENTS.dialThou, restsOn: [] },
+              raw: withUnderstood({ method: 'dial', text: String(n), instrument: INSTRUMENTS.dialThou, restsOn: [] }),
               who: '',
               takenAt: this.at(),
               supersedes: null,

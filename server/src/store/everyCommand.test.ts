@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import { change as changeSchema, newPair, newRow, newShaft, stripEntryOf, type Change, type JobFacts } from '@elder-cog/contract';
+import { change as changeSchema, newPair, newRow, newShaft, stripEntryOf, type Change, type JobFacts, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, readStripLine, thou } from '@elder-cog/core';
 import { derive, journalWords, recordOf } from '@elder-cog/derive';
 import { apply, jobFacts, journalDisagrees, openDb, type Db } from '../index.ts';
@@ -91,7 +91,7 @@ class Workshop {
   }
 
   reading(buildId: string | null) {
-    const raw = { method: 'dial' as const, text: '88>12', instrument: INSTRUMENTS.dialThou, restsOn: [] };
+    const raw = withUnderstood({ method: 'dial' as const, text: '88>12', instrument: INSTRUMENTS.dialThou, restsOn: [] });
     return { id: newId(), stationId: this.gapId, buildId, raw, who: '', takenAt: at(), supersedes: null, keptAs: { value: null, words: '' } };
   }
 

@@ -2,13 +2,14 @@ import type { Limit } from '@elder-cog/contract';
 import { fromMarked, marked } from './gone.ts';
 import type { Db } from './open.ts';
 
-type Row = Omit<Limit, 'inUse' | 'gone'> & { gone: number; inUse: number };
+type Row = Omit<Limit, 'inUse' | 'gone' | 'nominal'> & { gone: number; inUse: number; nominal: Limit['nominal'] | null };
 
-const fromRow = (row: Row): Limit => fromMarked({ ...row, inUse: row.inUse === 1 });
-const toRow = (row: Limit): Row => marked({ ...row, inUse: row.inUse ? 1 : 0 });
+const fromRow = ({ nominal, ...row }: Row): Limit =>
+  fromMarked({ ...row, inUse: row.inUse === 1, ...(nominal === null || nominal === undefined ? {} : { nominal }) });
+const toRow = (row: Limit): Row => marked({ ...row, nominal: row.nominal ?? null, inUse: row.inUse ? 1 : 0 });
 
 const COLUMNS =
-  'id, revision, station_id AS stationId, min_nm AS min, max_nm AS max, written, unit, source, page_or_whom AS pageOrWhom, said_at AS saidAt, working, spec_id AS specId, in_use AS inUse, gone';
+  'id, revision, station_id AS stationId, min_nm AS min, max_nm AS max, nominal_nm AS nominal, written, unit, source, page_or_whom AS pageOrWhom, said_at AS saidAt, working, spec_id AS specId, in_use AS inUse, gone';
 
 export const limits = {
   ofJob: (db: Db, jobId: string): Limit[] =>
@@ -26,12 +27,12 @@ export const limits = {
   },
   insert(db: Db, row: Limit): void {
     db.prepare(
-      'INSERT INTO limits (id, revision, station_id, min_nm, max_nm, written, unit, source, page_or_whom, said_at, working, spec_id, in_use, gone) VALUES (@id, @revision, @stationId, @min, @max, @written, @unit, @source, @pageOrWhom, @saidAt, @working, @specId, @inUse, @gone)',
+      'INSERT INTO limits (id, revision, station_id, min_nm, max_nm, nominal_nm, written, unit, source, page_or_whom, said_at, working, spec_id, in_use, gone) VALUES (@id, @revision, @stationId, @min, @max, @nominal, @written, @unit, @source, @pageOrWhom, @saidAt, @working, @specId, @inUse, @gone)',
     ).run(toRow(row));
   },
   update(db: Db, row: Limit): void {
     db.prepare(
-      'UPDATE limits SET revision = @revision, station_id = @stationId, min_nm = @min, max_nm = @max, written = @written, unit = @unit, source = @source, page_or_whom = @pageOrWhom, said_at = @saidAt, working = @working, spec_id = @specId, in_use = @inUse, gone = @gone WHERE id = @id',
+      'UPDATE limits SET revision = @revision, station_id = @stationId, min_nm = @min, max_nm = @max, nominal_nm = @nominal, written = @written, unit = @unit, source = @source, page_or_whom = @pageOrWhom, said_at = @saidAt, working = @working, spec_id = @specId, in_use = @inUse, gone = @gone WHERE id = @id',
     ).run(toRow(row));
   },
   remove(db: Db, id: string): void {

@@ -2,6 +2,7 @@ import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync } from '
 import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 import { diskTrouble, WorkshopError } from '../errors.ts';
+import { STEPS } from './steps.ts';
 
 export type Db = Database.Database;
 
@@ -21,6 +22,11 @@ export const newestVersion = (): number => migrations().at(-1)?.version ?? 0;
 
 /** Which workshop a database is of: made once, and copied with it. */
 export const workshopId = (db: Db): string => db.prepare<[], string>('SELECT id FROM workshop').pluck().get() ?? '';
+
+type Bare = 'thou' | 'mm';
+/** What a bare number is in this workshop. */
+export const bareOf = (db: Db): Bare => db.prepare<[], Bare>('SELECT bare FROM workshop').pluck().get() ?? 'thou';
+export const setBare = (db: Db, bare: Bare): void => void db.prepare('UPDATE workshop SET bare = ?').run(bare);
 
 /**
  * Opens the workshop's database, makes it where there is none, and brings it up to date: forward only, and after a copy of
@@ -74,6 +80,7 @@ function bringUpToDate(db: Db, file: string, existed: boolean, wanted: readonly 
   for (const { version, sql } of due) {
     db.transaction(() => {
       db.exec(sql);
+      STEPS[version]?.(db);
       const dangling = db.pragma('foreign_key_check') as unknown[];
       if (dangling.length > 0) throw new WorkshopError('unreadable');
       db.pragma(`user_version = ${version}`);

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import { newShaft, workshopFile, type Change } from '@elder-cog/contract';
+import { newShaft, workshopFile, type Change, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, thou, type Length } from '@elder-cog/core';
 import { derive } from '@elder-cog/derive';
 import Database from 'better-sqlite3';
@@ -87,7 +87,7 @@ const reading = (stationId: string, text: string, buildId: string | null = null,
     id: newId(),
     stationId,
     buildId,
-    raw: { method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [] },
+    raw: withUnderstood({ method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [] }),
     who: '',
     takenAt: at(),
     supersedes: null,

@@ -1,11 +1,14 @@
 import { understand, type EntryField as FieldOf, type EntryQuestion, type EntryValues, type Meaning, type Understood } from '@elder-cog/core';
 import { useEffect, useRef, useState, type FormEvent, type JSX, type ReactNode } from 'react';
+import { useDraft } from '../state/drafts.ts';
 import { Field, fieldIdOf, Secondary } from './controls.tsx';
 
 /** What is being typed in a field that takes a length, and what it is understood as. */
 export interface Entry<Of extends FieldOf> {
   readonly text: string;
   readonly understood: Understood<EntryValues[Of]>;
+  /** what it means: as it is understood, or was chosen; null while it is asked about, refused or nothing */
+  readonly meaning: Meaning<EntryValues[Of]> | null;
   /** it was to be kept, and something must be said first */
   readonly tried: boolean;
   type(text: string): void;
@@ -15,21 +18,34 @@ export interface Entry<Of extends FieldOf> {
 }
 
 interface EntryOptions<Of extends FieldOf> {
-  readonly onKeep: (meaning: Meaning<EntryValues[Of]>, text: string) => void;
+  /** for a field that is kept by itself */
+  readonly onKeep?: (meaning: Meaning<EntryValues[Of]>, text: string) => void;
   readonly initial?: string;
+  /** where what is half typed is kept: by which field of which thing */
+  readonly draft?: string;
   /** what else this field asks or refuses */
   readonly also?: (understood: Understood<EntryValues[Of]>) => Understood<EntryValues[Of]>;
 }
 
 /** One entry of a field: understood as it is typed, and kept only as what it is understood or chosen as. */
-export function useEntry<Of extends FieldOf>(question: EntryQuestion<Of>, { onKeep, initial = '', also }: EntryOptions<Of>): Entry<Of> {
-  const [text, setText] = useState(initial);
+export function useEntry<Of extends FieldOf>(question: EntryQuestion<Of>, { onKeep, initial = '', draft, also }: EntryOptions<Of> = {}): Entry<Of> {
+  const own = useState(initial);
+  const drafted = useDraft(draft ?? '', initial);
+  const [text, setText] = draft === undefined ? own : drafted;
   const [tried, setTried] = useState(false);
+  const [chosen, setChosen] = useState<{ text: string; meaning: Meaning<EntryValues[Of]> } | null>(null);
   const found = understand(text, question);
   const understood = also ? also(found) : found;
+  const picked = chosen !== null && chosen.text === text && understood.kind === 'ask' ? chosen.meaning : null;
+  const meaning = understood.kind === 'understood' ? understood : picked;
+  const kept = (as: Meaning<EntryValues[Of]>): void => {
+    onKeep?.(as, text);
+    if (onKeep && draft !== undefined) setText('');
+  };
   return {
     text,
     understood,
+    meaning,
     tried,
     type: (next) => {
       setText(next);
@@ -38,9 +54,12 @@ export function useEntry<Of extends FieldOf>(question: EntryQuestion<Of>, { onKe
     keep: (event) => {
       event?.preventDefault();
       setTried(true);
-      if (understood.kind === 'understood') onKeep(understood, text);
+      if (meaning) kept(meaning);
     },
-    choose: (meaning) => onKeep(meaning, text),
+    choose: (as) => {
+      setChosen({ text, meaning: as });
+      kept(as);
+    },
   };
 }
 
@@ -54,13 +73,17 @@ interface Props<Of extends FieldOf> {
   readonly className?: string;
   /** how it is said back, where not as every other */
   readonly says?: (value: EntryValues[Of]) => ReactNode;
+  /** asks while it is typed, where nothing is pressed to keep it */
+  readonly asksAtOnce?: boolean;
 }
 
 /** A field that takes a length: says back in both systems what it understood, asks with its meanings as buttons, or refuses in a sentence. */
-export function EntryField<Of extends FieldOf>({ entry, says, className, ...field }: Props<Of>): JSX.Element {
+export function EntryField<Of extends FieldOf>({ entry, says, className, asksAtOnce = false, ...field }: Props<Of>): JSX.Element {
   const id = field.id ?? fieldIdOf(field.label);
-  const { understood, text, tried } = entry;
-  const isAsked = tried && understood.kind === 'ask';
+  const { understood, text, tried, meaning } = entry;
+  const isEmpty = text.trim() === '';
+  const isAsked = (tried || (asksAtOnce && !isEmpty)) && understood.kind === 'ask' && meaning === null;
+  const isRefused = understood.kind === 'refused' && (tried || (asksAtOnce && !isEmpty));
   return (
     <div className={className}>
       <Field
@@ -68,10 +91,12 @@ export function EntryField<Of extends FieldOf>({ entry, says, className, ...fiel
         id={id}
         value={text}
         onChange={(event) => entry.type(event.target.value)}
-        refusal={tried && understood.kind === 'refused' ? understood.message : null}
-        says={text.trim() === '' || isAsked ? '' : <Said understood={understood} says={says} />}
+        refusal={isRefused ? understood.message : null}
+        says={isEmpty || isAsked ? '' : <Said understood={meaning ? { kind: 'understood', ...meaning } : understood} says={says} />}
       />
-      {isAsked && <Asked key={text} understood={understood} onChoose={entry.choose} onLeave={() => document.getElementById(id)?.focus()} />}
+      {isAsked && (
+        <Asked key={text} understood={understood} takesFocus={tried} onChoose={entry.choose} onLeave={() => document.getElementById(id)?.focus()} />
+      )}
     </div>
   );
 }
@@ -84,17 +109,21 @@ function Said<Value>({ understood, says }: { understood: Understood<Value>; says
 }
 
 /** Its meanings, likeliest first: by a tap, or by its number. Enter again chooses nothing. */
-function Asked<Value>({
+export function Asked<Said extends { readonly said: string; readonly asTyped?: true }>({
   understood: { meanings, why },
+  takesFocus = true,
   onChoose,
   onLeave,
 }: {
-  understood: Extract<Understood<Value>, { kind: 'ask' }>;
-  onChoose: (meaning: Meaning<Value>) => void;
+  takesFocus?: boolean;
+  understood: { readonly meanings: readonly Said[]; readonly why: string };
+  onChoose: (meaning: Said) => void;
   onLeave: () => void;
 }): JSX.Element {
   const box = useRef<HTMLDivElement>(null);
-  useEffect(() => box.current?.focus(), []);
+  useEffect(() => {
+    if (takesFocus) box.current?.focus();
+  }, [takesFocus]);
   return (
     <div
       ref={box}

@@ -1,12 +1,18 @@
 import { describe, expect, it } from '@jest/globals';
-import { change, type FitLeaf } from '@elder-cog/contract';
-import { INSTRUMENTS, mm, parsePack, readLimits, thou } from '@elder-cog/core';
+import { change, withUnderstood, type FitLeaf } from '@elder-cog/contract';
+import { INSTRUMENTS, mm, parsePack, thou, understand, type EntryValues, type Meaning } from '@elder-cog/core';
 import { derive, type ShaftState } from '@elder-cog/derive';
 import { Story } from '../../../derive/src/testing.ts';
 import { changeState, fitPack, keepReading, leavesFromSaid, setLimits, setMethod, stationChange, withdraw } from './gapActions.ts';
 
 const shaftOf = (story: Story): ShaftState => derive(story.facts).shafts[0] as ShaftState;
 const stationOf = (shaft: ShaftState) => (shaft.gaps[0] as ShaftState['gaps'][number]).station;
+
+function limitsOf(text: string): Meaning<EntryValues['limits']> {
+  const found = understand(text, { field: 'limits', bare: 'thou' });
+  if (found.kind !== 'understood') throw new Error(text);
+  return found;
+}
 
 describe('the commands behind the buttons', () => {
   it('are all ones the contract takes', () => {
@@ -15,8 +21,14 @@ describe('the commands behind the buttons', () => {
     const shaft = shaftOf(story);
     const station = stationOf(shaft);
     const commands = [
-      keepReading(station, shaft.current, { method: 'dial', text: '88>12', instrument: INSTRUMENTS.dialThou, restsOn: [] }, thou(24), '24.0 thou'),
-      setLimits(station, '5-8 thou', readLimits('5-8 thou', 'thou')),
+      keepReading(
+        station,
+        shaft.current,
+        withUnderstood({ method: 'dial', text: '88>12', instrument: INSTRUMENTS.dialThou, restsOn: [] }),
+        thou(24),
+        '24.0 thou',
+      ),
+      setLimits(station, '5-8 thou', limitsOf('5-8 thou')),
       setMethod(station, 'feelers', INSTRUMENTS.feelersMm),
       stationChange(station, { newSize: mm(12) }),
       fitPack(shaft, [Story.leaf(6), Story.leaf(4)]),
@@ -27,14 +39,14 @@ describe('the commands behind the buttons', () => {
   });
   it('keep a lone maximum on a float as nought to that, and a lone minimum as it is', () => {
     const station = stationOf(shaftOf(new Story()));
-    expect(setLimits(station, 'max 9 thou', readLimits('max 9 thou', 'thou'))).toMatchObject({
+    expect(setLimits(station, 'max 9 thou', limitsOf('max 9 thou'))).toMatchObject({
       limit: { min: 0, max: thou(9), written: 'max 9 thou', unit: 'thou' },
     });
-    expect(setLimits(station, 'min 2 thou', readLimits('min 2 thou', 'thou'))).toMatchObject({ limit: { min: thou(2), max: null } });
-    expect(setLimits(station, 'preload 1-3 thou', readLimits('preload 1-3 thou', 'thou'))).toMatchObject({ limit: { min: thou(-3), max: thou(-1) } });
+    expect(setLimits(station, 'min 2 thou', limitsOf('min 2 thou'))).toMatchObject({ limit: { min: thou(2), max: null } });
+    expect(setLimits(station, 'preload 1-3 thou', limitsOf('preload 1-3 thou'))).toMatchObject({ limit: { min: thou(-3), max: thou(-1) } });
   });
   it('keep the unit the limits were written in, whatever is shown', () =>
-    expect(setLimits(stationOf(shaftOf(new Story())), '0.05-0.10 mm', readLimits('0.05-0.10 mm', 'thou'))).toMatchObject({ limit: { unit: 'mm' } }));
+    expect(setLimits(stationOf(shaftOf(new Story())), '0.05-0.10 mm', limitsOf('0.05-0.10 mm'))).toMatchObject({ limit: { unit: 'mm' } }));
   it('write the first pack as found, and every later one as a dry build with only its slot changed', () => {
     const story = new Story({ gasket: true });
     const first = fitPack(shaftOf(story), [Story.leaf(20)]);
@@ -55,9 +67,9 @@ describe('the commands behind the buttons', () => {
     const story = new Story();
     const built = story.build([20]);
     const shaft = shaftOf(story);
-    expect(keepReading(stationOf(shaft), shaft.current, { method: 'dial', text: '24', instrument: null, restsOn: [] }, thou(24), '24')).toMatchObject(
-      { reading: { buildId: built.id, keptAs: { value: thou(24) } } },
-    );
+    expect(
+      keepReading(stationOf(shaft), shaft.current, withUnderstood({ method: 'dial', text: '24', instrument: null, restsOn: [] }), thou(24), '24'),
+    ).toMatchObject({ reading: { buildId: built.id, keptAs: { value: thou(24) } } });
   });
   it('change only what was asked of a station, at the revision that was seen', () => {
     const station = { ...stationOf(shaftOf(new Story())), revision: 7 };

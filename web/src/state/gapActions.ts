@@ -1,5 +1,5 @@
 import type { Build, Change, FitLeaf, LimitSource, RawReading, Station, Withdrawal } from '@elder-cog/contract';
-import type { Instrument, LeafLine, Length, LengthUnit, Limits, parsePack } from '@elder-cog/core';
+import type { Instrument, LeafLine, Length, LengthUnit, Limits, Meaning, parsePack, ReadingEntry } from '@elder-cog/core';
 import type { BuildNow, ShaftState } from '@elder-cog/derive';
 import { newId, useSettings } from './settings.ts';
 
@@ -23,6 +23,29 @@ export const keepReading = (station: Station, build: BuildNow | null, raw: RawRe
   saw: build?.build.id ?? null,
 });
 
+/** A size that was read of a part, as it was understood. */
+export const sizeRead = ({
+  text,
+  meaning: { value, unit },
+  instrument,
+  at = '',
+  newSet,
+}: {
+  readonly text: string;
+  readonly meaning: Meaning<ReadingEntry>;
+  readonly instrument: Instrument;
+  readonly at?: string;
+  readonly newSet?: string | undefined;
+}): RawReading => ({
+  method: 'size',
+  text,
+  understood: { ...value, unit } as RawReading['understood'],
+  instrument,
+  ...(at === '' ? {} : { at }),
+  ...(newSet === undefined ? {} : { newSet }),
+  restsOn: [],
+});
+
 /** A lone maximum is from nothing up to it; below nothing there is no such floor. */
 export const bounds = (min: Length | null, max: Length | null): { min: Length | null; max: Length | null } => ({
   min: min ?? (max !== null && max >= 0 ? (0 as Length) : null),
@@ -38,26 +61,30 @@ export interface LimitOrigin {
   readonly inUse?: boolean;
 }
 
-export const setLimits = (
-  station: Station,
+type LimitsMeant = { readonly value: Limits & { readonly single?: Length }; readonly unit: LengthUnit };
+
+export const limitRow = (
+  stationId: string,
   written: string,
-  { limits, unit }: { limits: Limits; unit: LengthUnit },
+  { value: { single, ...limits }, unit }: LimitsMeant,
   { source = 'manual', pageOrWhom = '', saidAt = '', working = '', inUse = true }: LimitOrigin = {},
-): Change => ({
+): Extract<Change, { kind: 'limit.set' }>['limit'] => ({
+  id: newId(),
+  stationId,
+  ...(single === undefined ? bounds(limits.min ?? null, limits.max ?? null) : { min: null, max: null, nominal: single }),
+  written: written.trim(),
+  unit,
+  source,
+  pageOrWhom,
+  saidAt,
+  working,
+  specId: null,
+  inUse,
+});
+
+export const setLimits = (station: Station, written: string, meant: LimitsMeant, origin: LimitOrigin = {}): Change => ({
   kind: 'limit.set',
-  limit: {
-    id: newId(),
-    stationId: station.id,
-    ...bounds(limits.min ?? null, limits.max ?? null),
-    written: written.trim(),
-    unit,
-    source,
-    pageOrWhom,
-    saidAt,
-    working,
-    specId: null,
-    inUse,
-  },
+  limit: limitRow(station.id, written, meant, origin),
 });
 
 export const stationChange = (
@@ -99,8 +126,14 @@ const buildOf = (shaft: ShaftState, stage: Build['stage'], fits: Build['fits'], 
 /** The pack in now, as build 0; or a pack fitted, as the next build with only its slot changed. */
 export function fitPack(shaft: ShaftState, leaves: readonly FitLeaf[]): Change {
   const slot = shaft.slots.find((s) => s.slot.kind === 'adjuster');
-  const stage = slot && slot.fitting.leaves !== null ? 'dry' : 'as_found';
+  const stage = shaft.current !== null ? 'dry' : 'as_found';
   return buildOf(shaft, stage, slot ? [{ id: newId(), slotId: slot.slot.id, leaves: [...leaves], state: null }] : []);
+}
+
+/** As it was found, with a pack nobody has measured: it can be read all the same. */
+export function packNotKnown(shaft: ShaftState): Change {
+  const bolts = shaft.slots.find((s) => s.slot.kind === 'fastening');
+  return buildOf(shaft, 'as_found', bolts ? [{ id: newId(), slotId: bolts.slot.id, leaves: [], state: null }] : []);
 }
 
 /** A change made without fitting: bolts torqued, another gasket. A child build with that slot's state. */

@@ -42,7 +42,7 @@ describe('rows from a spreadsheet', () => {
     ['a kind there is none of', 'Pin,sprocket,mm,20,,,,', /“sprocket” is not a kind/],
     ['a unit there is none of', 'Pin,journal,furlong,20,,,,', /“furlong”: in or mm/],
     ['a size that is none', 'Pin,journal,mm,twenty,,,,', /twenty/],
-    ['a reading that is none', 'Pin,journal,mm,20,,19.9x,,', /19\.9x/],
+    ['a reading that is none', 'Pin,journal,mm,20,,19.9x,,', /19\.9 x/],
   ])('with %s is not taken, and says why', (_, line, why) => expect(one(line).refusal).toMatch(why));
   it.each([
     ['other columns altogether', 'colour,weight\nred,4', /no column part and no kind.*Found: colour, weight/],

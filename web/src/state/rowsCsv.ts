@@ -3,18 +3,20 @@ import {
   FEATURE_KINDS,
   FEATURES,
   formatLength,
-  parseLength,
-  readEntry,
-  readLimits,
+  understand,
+  withUnit,
+  type EntryField,
+  type EntryQuestion,
+  type EntryValues,
   type FeatureKindName,
-  type Length,
   type LengthUnit,
+  type Meaning,
+  type ReadingEntry,
 } from '@elder-cog/core';
-import type { FeatureState, ShaftState } from '@elder-cog/derive';
+import { expectedAround, type FeatureState, type ShaftState } from '@elder-cog/derive';
 import Papa from 'papaparse';
-import { setLimits } from './gapActions.ts';
+import { setLimits, sizeRead } from './gapActions.ts';
 import { newId, useSettings } from './settings.ts';
-import { understood } from './understood.ts';
 
 /** Rows of the Wear book to and from a spreadsheet. One line a row; readings of a place side by side in one cell. */
 
@@ -47,11 +49,14 @@ export interface RowRead {
   readonly newSize: string;
   readonly limit: string;
   readonly readings: readonly string[];
-  /** the new size and the limit as they were understood, once for all */
-  readonly read: { readonly newSize: Length | null; readonly limits: LimitsRead | null };
+  /** what was understood, once for all: null where nothing stands */
+  readonly read: {
+    readonly newSize: Meaning<EntryValues['size']> | null;
+    readonly limits: Meaning<EntryValues['limits']> | null;
+    readonly readings: readonly (Meaning<ReadingEntry> | null)[];
+  };
   readonly refusal: string | null;
 }
-type LimitsRead = ReturnType<typeof readLimits>;
 
 const kindOf = (word: string): FeatureKindName | null => {
   const plain = word.trim().toLowerCase();
@@ -91,22 +96,35 @@ function readRow(cells: Readonly<Record<string, string | undefined>>, line: numb
   const unit = /^mm$/i.test(cell('unit')) ? 'mm' : 'in';
   const readings = PLACE_COLUMNS.map(cell);
   const row = { line, part: cell('part'), kind, unit, newSize: cell('new'), limit: cell('limit'), readings } as const;
-  return { ...row, ...understand(row, cell('unit'), cell('kind')) };
+  return { ...row, ...understoodRow(row, cell('unit'), cell('kind')) };
 }
 
-const NOTHING = { newSize: null, limits: null } as const;
+const NOTHING = { newSize: null, limits: null, readings: [] } as const;
 
-function understand(row: Omit<RowRead, 'refusal' | 'read'>, unitWord: string, kindWord: string): Pick<RowRead, 'read' | 'refusal'> {
+/** A cell as it was understood; nothing for an empty one; or why not. What a line says its unit is, settles it. */
+function cellRead<Of extends EntryField>(text: string, unit: LengthUnit, question: EntryQuestion<Of>): Meaning<EntryValues[Of]> | string | null {
+  if (text === '') return null;
+  const found = understand(/[<>]/.test(text) ? text : withUnit(text, unit), question);
+  if (found.kind === 'understood') return found;
+  return found.kind === 'refused'
+    ? found.message
+    : `“${text}” may be a slip: ${found.meanings.map(({ said }) => said.split(' · ')[0]).join(', or ')}?`;
+}
+
+function understoodRow(row: Omit<RowRead, 'refusal' | 'read'>, unitWord: string, kindWord: string): Pick<RowRead, 'read' | 'refusal'> {
   const why = whyNotAtAll(row, unitWord, kindWord);
   if (why !== null || row.kind === null) return { read: NOTHING, refusal: why };
   const { newSize, limit, readings, kind, unit } = row;
-  const instrument = FEATURES[kind].instrument[unit];
-  const size = newSize === '' ? null : understood(() => parseLength(newSize, instrument.unit));
-  const limits = limit === '' ? null : understood(() => readLimits(limit, instrument.unit));
-  const tried = readings.filter((r) => r !== '').map((r) => understood(() => readEntry(r, instrument)));
-  const refusal = [size, limits, ...tried].find((each) => typeof each === 'string') ?? null;
-  if (typeof size === 'string' || typeof limits === 'string') return { read: NOTHING, refusal };
-  return { read: { newSize: size, limits }, refusal };
+  const { instrument: either, quantity } = FEATURES[kind];
+  const instrument = either[unit];
+  const about = { bare: unit === 'mm' ? 'mm' : 'thou', quantity } as const;
+  const size = cellRead(newSize, instrument.unit, { field: 'size', ...about });
+  const limits = cellRead(limit, instrument.unit, { field: 'limits', ...about });
+  const expected = size !== null && typeof size !== 'string' ? { expected: expectedAround(size.value) } : {};
+  const read = readings.map((each) => cellRead(each, instrument.unit, { field: 'reading', instrument, ...about, ...expected }));
+  const refusal = [size, limits, ...read].find((each) => typeof each === 'string') ?? null;
+  const sound = <Value>(each: Value | string | null): Value | null => (typeof each === 'string' ? null : each);
+  return { read: { newSize: sound(size), limits: sound(limits), readings: read.map(sound) }, refusal };
 }
 
 function whyNotAtAll({ part, kind }: Pick<RowRead, 'part' | 'kind'>, unitWord: string, kindWord: string): string | null {
@@ -133,26 +151,27 @@ export function takeRows(rows: readonly RowRead[], shaft: ShaftState): Change[] 
         name: row.part,
         unit: row.unit,
         position: first + (c * ROWS_AT_ONCE + i) * 10,
-        newSize: row.read.newSize,
+        newSize: row.read.newSize?.value ?? null,
         newId,
       });
       const limits = row.read.limits === null ? [] : [setLimits({ ...station, revision: 1 }, row.limit, row.read.limits)];
-      const readings = row.readings.flatMap((text, p) =>
-        text === ''
+      const readings = row.readings.flatMap((text, p) => {
+        const meaning = row.read.readings[p] ?? null;
+        return meaning === null
           ? []
           : [
               {
                 id: newId(),
                 stationId: station.id,
                 buildId: shaft.current?.build.id ?? null,
-                raw: { method: 'size' as const, text, instrument, at: FEATURES[kind].places[p] ?? '', restsOn: [] },
+                raw: sizeRead({ text, meaning, instrument, at: FEATURES[kind].places[p] ?? '' }),
                 who,
                 takenAt,
                 supersedes: null,
                 keptAs: { value: null, words: text.slice(0, 120) },
               },
-            ],
-      );
+            ];
+      });
       return { station, limits, readings };
     });
     return {

@@ -5,6 +5,8 @@ import { persist } from 'zustand/middleware';
 /** How this one browser shows things. None of it changes how an entry is read. */
 interface Settings {
   readonly unit: 'thou' | 'mm';
+  /** what a bare number is in this workshop, as the page was told by its server */
+  readonly bare: 'thou' | 'mm';
   readonly theme: 'light' | 'dark' | 'system';
   /** which vocabulary of the trade the page speaks */
   readonly words: Dialect;
@@ -31,10 +33,13 @@ export function newId(): string {
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
 }
 
+const toldBare = (): 'thou' | 'mm' => (typeof document !== 'undefined' && document.documentElement.dataset.bare === 'mm' ? 'mm' : 'thou');
+
 export const useSettings = create<Settings>()(
   persist(
     (set) => ({
-      unit: 'thou',
+      unit: toldBare(),
+      bare: toldBare(),
       theme: 'system',
       words: 'british',
       letters: true,
@@ -48,7 +53,10 @@ export const useSettings = create<Settings>()(
       setTick: (tick) => set({ tick }),
       setWho: (who) => set({ who }),
     }),
-    { name: 'elder-cog-settings' },
+    {
+      name: 'elder-cog-settings',
+      partialize: ({ bare: _, ...kept }) => kept,
+    },
   ),
 );
 

@@ -1,6 +1,7 @@
-import { describeLength, nanometres, ReckoningError, type Length, type Limits } from '@elder-cog/core';
+import { describeLength, formatLength, insideOf, nanometres, ReckoningError, type Length, type Limits } from '@elder-cog/core';
 import type { Limit } from '@elder-cog/contract';
 import { SOURCE_WORDS, type GapState } from '@elder-cog/derive';
+import { useSettings } from './settings.ts';
 
 /** What an entry was understood as, or the one sentence that says why not. */
 export function understood<Value>(read: () => Value): Value | string {
@@ -13,16 +14,22 @@ export function understood<Value>(read: () => Value): Value | string {
 }
 
 /**
- * The unit of a bare number at a gap: that of the instrument it is read with, or of its limits. Never that of the display:
+ * The unit of a bare number at a gap: that of the instrument it is read with, or of its limits, or the workshop's. Never that of the display:
  * flipping thou and mm must not change how an entry is read.
  */
 export function bareUnit(gap: Pick<GapState, 'station' | 'limits'>): 'thou' | 'mm' {
-  const unit = gap.station.instrument?.unit ?? gap.limits?.fact.unit ?? 'thou';
+  const unit = gap.station.instrument?.unit ?? gap.limits?.fact.unit ?? useSettings.getState().bare;
   return unit === 'mm' || unit === 'um' ? 'mm' : 'thou';
 }
 
 /** A gap or thickness in both systems: "24.0 thou · 0.610 mm". */
 export const inBoth = (nm: number): string => `${describeLength(nanometres(nm), 'thou')} · ${describeLength(nanometres(nm), 'mm')}`;
+
+/** "9.0 to 12.0", rounded inward: what is said to land lands. */
+export function rangeWords(range: { readonly min: Length; readonly max: Length }, unit: 'thou' | 'mm'): string {
+  const { min, max } = insideOf(range, unit);
+  return `${formatLength(min, unit)} to ${formatLength(max, unit)}`;
+}
 
 /** A size of a part in both systems: "12.700 mm · 0.5000 in". */
 export const sizeInBoth = (size: Length): string => `${describeLength(size, 'mm')} · ${describeLength(size, 'in')}`;

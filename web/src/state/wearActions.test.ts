@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { change, newPair, stripEntryOf, type OpenItem, type Station } from '@elder-cog/contract';
+import { change, newPair, stripEntryOf, type OpenItem, type Station, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, readStripLine } from '@elder-cog/core';
 import { derive, type ShaftState } from '@elder-cog/derive';
 import { Story } from '../../../derive/src/testing.ts';
@@ -55,7 +55,13 @@ describe('the commands of the Wear book', () => {
   });
   it('keep a pack that came off as the first build, and the float before it as its reading, in the same command', () => {
     const fitted = fitPack(shaft, [Story.leaf(20), Story.leaf(8)]);
-    const float = keepReading(station, null, { method: 'dial', text: '23 thou', instrument: INSTRUMENTS.dialThou, restsOn: [] }, null, '23');
+    const float = keepReading(
+      station,
+      null,
+      withUnderstood({ method: 'dial', text: '23 thou', instrument: INSTRUMENTS.dialThou, restsOn: [] }),
+      null,
+      '23',
+    );
     const command = stripOff(entryOf('Pack under the cover, 20+8, output side'), [fitted, float]);
     expect(change.safeParse(command).error).toBeUndefined();
     expect(command).toMatchObject({

@@ -10,6 +10,7 @@ import { Pack } from '../../kit/Pack.tsx';
 import { SectionView } from '../../kit/SectionView.tsx';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
+import { useSkips } from '../../state/skips.ts';
 import { Checks } from '../Section/Checks.tsx';
 import { ReadingEntry } from '../Section/ReadingEntry.tsx';
 import { NoShaft } from '../Section/Section.tsx';
@@ -20,12 +21,15 @@ import { OpenItems } from './OpenItems.tsx';
 
 /** One job's home: what to do next, with its entry in place; what is out or stale; the last readings. */
 export default function Bench(): JSX.Element {
-  const { state, lots } = useJob();
+  const { state } = useJob();
   const entry = useRef<HTMLInputElement>(null);
   const shaft = state.shafts.find((s) => s.shaft.id === state.next.shaftId) ?? state.shafts[0];
   const gap = shaft?.gaps.find((g) => g.station.id === state.next.stationId) ?? shaft?.gaps[0];
+  const skipped = useSkips((s) => s.skipped);
   if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
-  const step = setUpStep(shaft, gap, lots.length === 0, true);
+  const step = setUpStep(shaft, gap, { drawerEmpty: false, skipped });
+  // no limits are known, and that was said: the next question stands here
+  const isPast = state.next.what === 'limits' && step === 'pack';
   const lastAt = state.lastReadings[0]?.takenAt;
   const sectionTo = `/jobs/${state.job.id}/section?shaft=${shaft.shaft.id}`;
   return (
@@ -43,12 +47,12 @@ export default function Bench(): JSX.Element {
               </span>
             )}
           </div>
-          <h1 className="m-0 text-[26px] leading-8 font-semibold">{state.next.words}</h1>
-          <p className="m-0 mb-2 text-ink2">{state.next.detail}</p>
+          <h1 className="m-0 text-[26px] leading-8 font-semibold">{isPast ? 'Say what pack is in now.' : state.next.words}</h1>
+          <p className="m-0 mb-2 text-ink2">{isPast ? 'The limits may come later.' : state.next.detail}</p>
           <div className="grid grid-cols-[minmax(0,1fr)_300px] gap-5 max-md:grid-cols-1">
             <div>
               {step ? (
-                <SetUp step={step} shaft={shaft} gap={gap} onSkipLeaves={() => undefined} onMethod={() => entry.current?.focus()} />
+                <SetUp step={step} shaft={shaft} gap={gap} onMethod={() => entry.current?.focus()} />
               ) : state.next.what === 'fit' ? (
                 <p className="m-0">
                   The packs for it are below. Or read it again first, on the{' '}

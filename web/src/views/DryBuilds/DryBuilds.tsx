@@ -1,4 +1,4 @@
-import { formatLength, MARK_WORDS, nanometres, unitWord, type Length } from '@elder-cog/core';
+import { axisTicks, formatLength, MARK_WORDS, nanometres, unitWord, type Length } from '@elder-cog/core';
 import { availableFor, packWords, type GapState, type LadderRow, type PackChoice } from '@elder-cog/derive';
 import { useCallback, useEffect, useRef, useState, type JSX } from 'react';
 import { Heading, Primary } from '../../kit/controls.tsx';
@@ -14,6 +14,7 @@ import { usePackChoices } from '../../workers/packs.ts';
 import { ReadingEntry } from '../Section/ReadingEntry.tsx';
 import { NoShaft } from '../Section/Section.tsx';
 import { SetUp, setUpStep } from '../Section/SetUp.tsx';
+import { useSkips } from '../../state/skips.ts';
 
 const ROW = 76;
 
@@ -24,26 +25,26 @@ export default function DryBuilds(): JSX.Element {
   const unit = useSettings((s) => s.unit);
   const entry = useRef<HTMLInputElement>(null);
   const fitButton = useRef<HTMLButtonElement>(null);
-  const [skipped, setSkipped] = useState(false);
+  const skipped = useSkips((s) => s.skipped);
   const gap = shaft?.gaps[0];
   const slot = shaft?.slots.find((s) => s.slot.kind === 'adjuster');
   const window = gap?.pack?.window;
   const reading = gap?.now.reading;
   const { data: choices } = usePackChoices(
-    window?.reachable && reading && gap?.pack && slot
+    window?.reachable && reading && gap?.pack?.known && slot
       ? { window, available: availableFor(slot.slot.id, lots, fitted), fitted: gap.pack.fitted, reading: reading.value, sense: gap.pack.sense }
       : null,
   );
   const [wantsFit, setWantsFit] = useState(false);
   const toFit = useCallback(() => setWantsFit(true), []);
-  const best = gap?.now.kind === 'read' && gap.mark !== 'in' ? choices?.choices[0] : undefined;
+  const best = gap?.needsPack ? choices?.choices[0] : undefined;
   useEffect(() => {
     if (!wantsFit || !choices) return;
     setWantsFit(false);
     if (best) fitButton.current?.focus();
   }, [wantsFit, choices, best]);
   if (!shaft || !gap || !slot) return <NoShaft jobId={state.job.id} />;
-  const step = setUpStep(shaft, gap, lots.length === 0, skipped);
+  const step = setUpStep(shaft, gap, { drawerEmpty: lots.length === 0, skipped });
   const fit = async (choice: PackChoice): Promise<void> => {
     try {
       await send(fitPack(shaft, choice.leaves));
@@ -68,7 +69,7 @@ export default function DryBuilds(): JSX.Element {
         )}
         <div className="border-t-2 border-ink px-4 py-3">
           {step ? (
-            <SetUp step={step} shaft={shaft} gap={gap} onSkipLeaves={() => setSkipped(true)} onMethod={() => entry.current?.focus()} />
+            <SetUp step={step} shaft={shaft} gap={gap} onMethod={() => entry.current?.focus()} />
           ) : (
             <ReadingEntry shaft={shaft} gap={gap} entryRef={entry} onKept={toFit} />
           )}
@@ -95,15 +96,7 @@ export default function DryBuilds(): JSX.Element {
             </Primary>
           </>
         ) : (
-          <p className="m-0 mt-1 text-ink2">
-            {gap.mark === 'in'
-              ? 'Nothing: it is right. Tick the checks on the Section.'
-              : gap.now.kind === 'forecast'
-                ? 'Read it first: the pack is in.'
-                : choices && choices.choices.length === 0
-                  ? 'No pack on hand lands: see the Section for the shim to make.'
-                  : 'Read the gap, and it is worked out here.'}
-          </p>
+          <p className="m-0 mt-1 text-ink2">{nothingToFit(gap, choices?.choices.length === 0)}</p>
         )}
         <div className="mt-3 border-t-2 border-ink pt-3">
           <Heading>What the builds taught</Heading>
@@ -124,6 +117,22 @@ export default function DryBuilds(): JSX.Element {
       </aside>
     </div>
   );
+}
+
+/** Why nothing is offered to fit. */
+function nothingToFit(gap: GapState, noneLands: boolean): string {
+  if (gap.mark === 'in')
+    return gap.verdict?.sure === 'sure'
+      ? 'Nothing: it is right. Tick the checks on the Section.'
+      : 'Nothing: it is right as it was read. Read it again to be surer.';
+  if (gap.mark === 'accepted') return 'Nothing: it was accepted as it is.';
+  if (gap.now.kind === 'forecast') return 'Read it first: the pack is in.';
+  if (gap.pack?.refusal) return gap.pack.refusal.message;
+  if (gap.pack?.window && !gap.pack.window.reachable) return gap.pack.window.because ?? '';
+  if (gap.needsPack && !gap.pack?.known) return 'Nobody has measured what is in: the Section says how much to add or take out.';
+  if (gap.needsPack && noneLands) return 'No pack on hand lands: see the Section for the shim to make.';
+  if (gap.now.kind === 'read') return gap.verdict?.because ?? gap.now.because ?? 'With no limits, nothing is reckoned.';
+  return 'Read the gap, and it is worked out here.';
 }
 
 /** One scale for every row, so that drift and closing-up are seen. */
@@ -151,11 +160,9 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
   const x = (value: number): number => scaleAt + ((value - low) / (high - low)) * scaleWide;
   const count = rows.length + (next ? 1 : 0);
   const { min, max } = gap.limits?.limits ?? {};
-  const step = [0.5, 1, 2, 5, 10, 20, 50, 100].find((s) => (s * 25_400 * scaleWide) / (high - low) >= 58) ?? 200;
-  const ticks = Array.from(
-    { length: Math.floor(high / 25_400 / step) - Math.ceil(low / 25_400 / step) + 1 },
-    (_, i) => (Math.ceil(low / 25_400 / step) + i) * step,
-  ).filter((t) => [min, max].every((l) => l === undefined || Math.abs(x(t * 25_400) - x(l)) > 26));
+  const ticks = axisTicks({ low, high, unit, wide: scaleWide, apart: 58 }).filter((t) =>
+    [min, max].every((l) => l === undefined || Math.abs(x(t.at) - x(l)) > 26),
+  );
   const tallest = nanometres(Math.max(...rows.map((r) => r.pack), next?.total ?? 0, 1) * 1.9);
   return (
     <div ref={ref} className="relative min-w-0 overflow-hidden">
@@ -166,8 +173,8 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
         {width > 0 && (
           <svg width={width} height="56" className="absolute inset-0" aria-hidden="true">
             {ticks.map((t) => (
-              <text key={t} x={x(t * 25_400)} y="22" textAnchor="middle" className="num" fontSize="15" fill="var(--ink2)">
-                {unit === 'mm' ? formatLength(nanometres(t * 25_400), 'mm', 2) : t < 0 ? `−${-t}` : t}
+              <text key={t.at} x={x(t.at)} y="22" textAnchor="middle" className="num" fontSize="15" fill="var(--ink2)">
+                {t.words}
               </text>
             ))}
             {[min, max].map(
@@ -193,7 +200,7 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
               </text>
             )}
             <text x={x(0) + 8} y="44" className="label" fontSize="14" fill="var(--ink2)">
-              FLOAT, THOU
+              {`FLOAT, ${unitWord(unit).toUpperCase()}`}
             </text>
           </svg>
         )}
@@ -203,7 +210,7 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
           <rect x={scaleAt} width={Math.max(0, x(0) - scaleAt)} height={count * ROW} fill="url(#hatch-preload)" />
           {min !== undefined && max !== undefined && <rect x={x(min)} width={x(max) - x(min)} height={count * ROW} fill="var(--band)" />}
           {ticks.map((t) => (
-            <path key={t} d={`M${x(t * 25_400)},0v${count * ROW}`} stroke="var(--rule)" />
+            <path key={t.at} d={`M${x(t.at)},0v${count * ROW}`} stroke="var(--rule)" />
           ))}
           {[min, max].map((l) => l !== undefined && <path key={l} d={`M${x(l)},0v${count * ROW}`} stroke="var(--blue)" strokeWidth="2" />)}
           <path d={`M${x(0)},0v${count * ROW}`} stroke="var(--ink)" strokeWidth="2" />
@@ -300,7 +307,6 @@ const Hollow = ({ at, top }: { at: number; top: number }): JSX.Element => (
 );
 
 function Rung({ row, unit, narrow, tallest }: { row: LadderRow; unit: 'thou' | 'mm'; narrow: boolean; tallest: Length }): JSX.Element {
-  const slotLeaves = [...row.build.fitted.values()].find((f) => f.leaves !== null)?.leaves ?? [];
   return (
     <li
       className={`relative flex items-center justify-between border-t border-rule px-4 first:border-t-0 ${row.isNow ? 'border-l-4 border-l-blue pl-3' : ''}`}
@@ -311,9 +317,9 @@ function Rung({ row, unit, narrow, tallest }: { row: LadderRow; unit: 'thou' | '
         <span className="label block text-[15px] leading-5 font-semibold whitespace-nowrap">{row.stage}</span>
       </span>
       {narrow ? (
-        <span className="num w-16 text-[15px] font-semibold whitespace-nowrap">{packWords(slotLeaves).replaceAll(' ', '')}</span>
+        <span className="num w-16 text-[15px] font-semibold whitespace-nowrap">{packWords(row.leaves).replaceAll(' ', '')}</span>
       ) : (
-        <RungPack leaves={slotLeaves} total={row.pack} unit={unit} style="on" tallest={tallest} />
+        <RungPack leaves={row.leaves} total={row.pack} unit={unit} style="on" tallest={tallest} />
       )}
       <span className="ml-auto w-[168px] shrink-0 max-sm:w-[76px]">
         <span className="flex items-center gap-3">
@@ -342,7 +348,7 @@ function RungPack({
   style,
   tallest,
 }: {
-  leaves: Parameters<typeof Pack>[0]['leaves'];
+  leaves: LadderRow['leaves'];
   total: Length;
   unit: 'thou' | 'mm';
   style: 'on' | 'want';
@@ -350,9 +356,9 @@ function RungPack({
 }): JSX.Element {
   return (
     <span className="flex w-[180px] shrink-0 items-center gap-3">
-      <Pack leaves={leaves} labels={false} width={84} style={style} tallest={tallest} />
+      <Pack leaves={leaves ?? []} labels={false} width={84} style={style} tallest={tallest} />
       <span>
-        <span className="num block text-[20px] leading-6 font-semibold">{formatLength(total, unit).replace(/\.0$/, '')}</span>
+        <span className="num block text-[20px] leading-6 font-semibold">{leaves === null ? '?' : formatLength(total, unit).replace(/\.0$/, '')}</span>
         <span className="num block text-[15px] leading-5 text-ink2">{packWords(leaves)}</span>
       </span>
     </span>

@@ -15,9 +15,15 @@ export function Checks({ shaft }: { shaft: ShaftState }): JSX.Element | null {
   const { send } = useCommand();
   if (shaft.checks.length === 0) return null;
   const say = (check: CheckState, answer: 'yes' | 'no'): void => {
-    void send(keepReading(check.station, shaft.current, { method: 'look', text: answer, instrument: null, answer, restsOn: [] }, null, answer)).catch(
-      () => undefined,
-    );
+    void send(
+      keepReading(
+        check.station,
+        shaft.current,
+        { method: 'look', text: answer, understood: null, instrument: null, answer, restsOn: [] },
+        null,
+        answer,
+      ),
+    ).catch(() => undefined);
   };
   return (
     <section aria-label="Checks" className="border-t border-rule px-4 py-2">

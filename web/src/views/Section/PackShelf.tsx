@@ -1,5 +1,5 @@
 import type { FitLeaf } from '@elder-cog/contract';
-import { formatLength, leavesTotal, unitWord, type Length } from '@elder-cog/core';
+import { formatLength, leavesTotal, nanometres, unitWord, type Length } from '@elder-cog/core';
 import { availableFor, packWords, type GapState, type PackChoice, type PackChoices, type ShaftState } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
 import { Heading, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
@@ -11,7 +11,7 @@ import { useCommand } from '../../state/api.ts';
 import { fitPack, leavesFromSaid, oneByOne } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
-import { bareUnit, inBoth } from '../../state/understood.ts';
+import { bareUnit, inBoth, rangeWords } from '../../state/understood.ts';
 import { usePackChoices } from '../../workers/packs.ts';
 
 interface PackShelfProps {
@@ -37,24 +37,21 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
   const slot = shaft.slots.find((s) => s.slot.kind === 'adjuster');
   const available = slot ? availableFor(slot.slot.id, lots, fitted) : [];
   const reading = gap.now.reading;
-  const needed = window !== null && window.reachable && reading !== null && gap.mark !== 'in' && gap.now.kind === 'read';
+  const { needsPack } = gap;
   const { data: choices } = usePackChoices(
-    window && reading && pack && window.reachable ? { window, available, fitted: pack.fitted, reading: reading.value, sense: pack.sense } : null,
+    window && reading && pack?.known && window.reachable
+      ? { window, available, fitted: pack.fitted, reading: reading.value, sense: pack.sense }
+      : null,
   );
   useEffect(() => setChosen(0), [choices]);
-  const settled =
-    gap.now.kind === 'forecast'
-      ? 'Fitted. Read it now: the strip is waiting.'
-      : gap.mark === 'in'
-        ? 'Right as it is. Tick what has no number.'
-        : null;
+  const settled = settledWords(gap);
   const best = settled === null ? choices?.choices[chosen] : undefined;
 
   useEffect(() => {
     if (!wantsFocus || !choices) return;
     onFocused();
-    if (needed) fitButton.current?.focus();
-  }, [wantsFocus, choices, needed, onFocused]);
+    if (needsPack) fitButton.current?.focus();
+  }, [wantsFocus, choices, needsPack, onFocused]);
 
   if (!pack || !slot) return <div />;
   const fit = async (leaves: readonly FitLeaf[]): Promise<void> => {
@@ -85,12 +82,18 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
       <div className="mt-2 grid grid-cols-1 gap-x-5 gap-y-3 @sm:grid-cols-[auto_1fr] @3xl:grid-cols-[auto_minmax(120px,1fr)_minmax(220px,1.5fr)_minmax(200px,1.4fr)] print:grid-cols-[auto_0.7fr_1.2fr_1.2fr]!">
         <div>
           <p className="m-0 mb-1 text-ink2">in now</p>
-          <Pack leaves={slot.fitting.leaves ?? []} />
-          <p className="m-0 mt-1">
-            <span className="text-ink2">in all </span>
-            <span className="num text-[20px] font-semibold">{formatLength(pack.fitted, unit)}</span>{' '}
-            <span className="unit text-[15px]">{unitWord(unit)}</span>
-          </p>
+          {slot.fitting.leaves === null ? (
+            <p className="m-0">Nobody has measured it.</p>
+          ) : (
+            <>
+              <Pack leaves={slot.fitting.leaves} />
+              <p className="m-0 mt-1">
+                <span className="text-ink2">in all </span>
+                <span className="num text-[20px] font-semibold">{formatLength(pack.fitted, unit)}</span>{' '}
+                <span className="unit text-[15px]">{unitWord(unit)}</span>
+              </p>
+            </>
+          )}
         </div>
         <div>
           <Wanted gap={gap} unit={unit} />
@@ -152,6 +155,15 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
   );
 }
 
+/** Where there is nothing to fit: why. A pack that is right is not pushed, nor one that would be put in the place of itself. */
+function settledWords({ now, mark, verdict, needsPack, pack, limits }: GapState): string | null {
+  if (now.kind === 'forecast') return 'Fitted. Read it now: the strip is waiting.';
+  if (mark === 'accepted') return 'Accepted as it is.';
+  if (mark === 'in') return verdict?.sure === 'sure' ? 'Right as it is. Tick what has no number.' : 'Right as it is read. Read it again to be surer.';
+  if (needsPack || now.kind !== 'read' || !limits || pack?.refusal) return null;
+  return verdict?.because ?? now.because ?? null;
+}
+
 function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Element {
   const window = gap.pack?.window;
   if (gap.pack?.refusal) return <Refusal>{gap.pack.refusal.message}</Refusal>;
@@ -166,15 +178,16 @@ function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Elem
       </p>
     );
   if (!window.reachable) return <Refusal>{window.because}</Refusal>;
+  const isChange = !gap.pack?.known;
   return (
     <>
-      <p className="m-0 text-ink2">want</p>
-      <p className="num m-0 text-[28px] leading-9 font-semibold">{formatLength(window.ideal, unit)}</p>
-      <p className="num m-0 text-[16px] whitespace-nowrap">
-        {formatLength(window.min, unit)} to {formatLength(window.max, unit)}
+      <p className="m-0 text-ink2">{isChange ? (window.ideal < 0 ? 'take out, whatever is in' : 'add, whatever is in') : 'want'}</p>
+      <p className="num m-0 text-[28px] leading-9 font-semibold">
+        {formatLength(isChange ? nanometres(Math.abs(window.ideal)) : window.ideal, unit)}
       </p>
+      <p className="num m-0 text-[16px] whitespace-nowrap">{rangeWords(isChange ? unsigned(window) : window, unit)}</p>
       <p className="m-0 text-[16px] text-ink2">
-        {window.sure ? `sure ${formatLength(window.sure.min, unit)} to ${formatLength(window.sure.max, unit)}` : window.because}
+        {window.sure ? `sure ${rangeWords(isChange ? unsigned(window.sure) : window.sure, unit)}` : window.because}
       </p>
     </>
   );
@@ -195,9 +208,15 @@ function Alternative({ choice, unit, onChoose }: { choice: PackChoice; unit: 'th
   );
 }
 
+interface Range {
+  readonly min: Length;
+  readonly max: Length;
+}
+/** A change both of whose ends take out, as what is taken out. */
+const unsigned = ({ min, max }: Range): Range => (max <= 0 ? { min: nanometres(-max), max: nanometres(-min) } : { min, max });
 const half = (length: Length, unit: 'thou' | 'mm'): string => {
-  if (unit === 'mm') return formatLength(length, 'mm');
   const halves = Math.round(length / 12_700);
+  if (unit === 'mm' || halves * 12_700 !== length) return formatLength(length, unit);
   return halves % 2 === 0 ? String(halves / 2) : `${halves === 1 ? '' : Math.floor(halves / 2)}½`;
 };
 
@@ -205,9 +224,9 @@ const half = (length: Length, unit: 'thou' | 'mm'): string => {
 function MakeLine({ choices, unit }: { choices: PackChoices; unit: 'thou' | 'mm' }): JSX.Element {
   return (
     <p className="m-0 flex min-h-12 items-center gap-2 border border-dashed border-edge px-3">
-      make <span className="num text-[18px] font-semibold">{half(choices.make.ideal, unit)}</span>
+      make <span className="num text-[18px] font-semibold">{half(choices.make.in[unit].size, unit)}</span>
       <span className="num text-[15px] whitespace-nowrap text-ink2">
-        ±{formatLength(choices.make.either, unit)}
+        ±{formatLength(choices.make.in[unit].either, unit)}
         {choices.make.sure ? ', sure' : ''}
       </span>
     </p>
@@ -228,19 +247,20 @@ function NoPack({
   buttonRef: React.RefObject<HTMLButtonElement | null>;
   busy: boolean;
 }): JSX.Element {
-  const { ideal, either, plan, sure } = choices.make;
-  const made: FitLeaf[] = [{ lotId: null, thickness: ideal, written: half(ideal, unit), unit, count: 1 }];
+  const { plan, sure, owned } = choices.make;
+  const { size, either } = choices.make.in[unit];
+  const made: FitLeaf[] = [{ lotId: null, thickness: size, written: half(size, unit), unit, count: 1 }];
   return (
     <div className="border-2 border-dashed border-brass-text bg-sheet p-3" data-testid="make">
       <p className="m-0">
         No pack on hand lands. <strong className="font-semibold">Make one:</strong>
       </p>
       <p className="num m-0 my-1 text-[20px] font-semibold whitespace-nowrap">
-        {inches(ideal, unit)} <span className="text-[16px] font-medium text-ink2">±{inches(either, unit, true)}</span>
+        {inches(size, unit)} <span className="text-[16px] font-medium text-ink2">±{inches(either, unit, true)}</span>
       </p>
       {plan && 'from' in plan && (
         <p className="m-0">
-          from <span className="num font-semibold">{inches(plan.from, unit)}</span> stock take off{' '}
+          from <span className="num font-semibold">{inches(plan.from, unit)}</span> {owned ? 'on hand' : 'stock, to be bought,'} take off{' '}
           <span className="num font-semibold">
             {half(plan.takeOff, unit)} {unitWord(unit)}
           </span>
@@ -256,10 +276,10 @@ function NoPack({
         {choices.below && `Nearest under: ${packWords(choices.below.leaves)} gives ${formatLength(choices.below.gives, unit)}. `}
         {choices.above && `Nearest over: ${packWords(choices.above.leaves)} gives ${formatLength(choices.above.gives, unit)}.`}
       </p>
-      {ideal < 40_000 && <p className="m-0 text-[15px] text-tight">Under 0.04 mm a leaf tears: make it with another.</p>}
-      {ideal > 0 && (
+      {size < 40_000 && <p className="m-0 text-[15px] text-tight">Under 0.04 mm a leaf tears: make it with another.</p>}
+      {size > 0 && (
         <Primary ref={buttonRef} enter disabled={busy} className="mt-2 w-full" onClick={() => onFit(made)}>
-          Fit one made {half(ideal, unit)}
+          Fit one made {half(size, unit)}
         </Primary>
       )}
     </div>

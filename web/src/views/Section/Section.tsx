@@ -7,6 +7,7 @@ import { SumView } from '../../kit/SumView.tsx';
 import { usePhone, useWide } from '../../kit/useMedia.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
+import { useSkips } from '../../state/skips.ts';
 import { Checks } from './Checks.tsx';
 import { GapList } from './GapList.tsx';
 import { GapPanel } from './GapPanel.tsx';
@@ -19,13 +20,13 @@ import { Sizes } from './Sizes.tsx';
 export default function Section(): JSX.Element {
   const { state, shaft, lots } = useJob();
   const unit = useSettings((s) => s.unit);
-  const [leavesSkipped, skipLeaves] = useState(false);
+  const skipped = useSkips((s) => s.skipped);
   const [wantsFit, setWantsFit] = useState(false);
   const wide = useWide();
   const phone = usePhone();
   const entry = useRef<HTMLInputElement>(null);
   const gap = shaft?.gaps[0];
-  const step = shaft && gap ? setUpStep(shaft, gap, lots.length === 0, leavesSkipped) : null;
+  const step = shaft && gap ? setUpStep(shaft, gap, { drawerEmpty: lots.length === 0, skipped }) : null;
   const toEntry = useCallback(() => {
     requestAnimationFrame(() => {
       const rest = document.querySelector<HTMLElement>('[id^="rest-"][id$="-0"]');
@@ -45,7 +46,7 @@ export default function Section(): JSX.Element {
       <Sizes shaft={shaft} gap={gap} />
     </>
   );
-  const setUp = step !== null && <SetUp step={step} shaft={shaft} gap={gap} onSkipLeaves={() => skipLeaves(true)} onMethod={toEntry} />;
+  const setUp = step !== null && <SetUp step={step} shaft={shaft} gap={gap} onMethod={toEntry} />;
   const print = (
     <Quiet onClick={() => window.print()} className="no-print flex items-center gap-2">
       <Printer size={18} aria-hidden="true" /> Print this sheet

@@ -4,22 +4,28 @@ import { useState, type JSX } from 'react';
 import { Heading, Primary, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
-import { fitPack, leavesFromSaid, oneByOne, setLimits } from '../../state/gapActions.ts';
+import { fitPack, leavesFromSaid, oneByOne, packNotKnown, setLimits } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
-import { newId } from '../../state/settings.ts';
+import { newId, useSettings } from '../../state/settings.ts';
+import { LEAVES, limitsOf, useSkips } from '../../state/skips.ts';
 import { bareUnit, inBoth } from '../../state/understood.ts';
 import type { SpecOrigin } from '../../state/specActions.ts';
 import { OriginFields } from './OriginFields.tsx';
-import { MethodChooser } from './ReadingEntry.tsx';
+import { MethodChooser } from './MethodChooser.tsx';
 
 export type SetUpStep = 'limits' | 'pack' | 'leaves' | 'method';
 
-/** What a new gap still wants to know, in order; null when it can be read. */
-export function setUpStep(shaft: ShaftState, gap: GapState, drawerEmpty: boolean, leavesSkipped: boolean): SetUpStep | null {
-  if (!gap.limits) return 'limits';
+/** What a new gap still wants to know, in order; null when it can be read. None of it is a must: with nothing, it is read all the same. */
+export function setUpStep(
+  shaft: ShaftState,
+  gap: GapState,
+  { drawerEmpty, skipped }: { readonly drawerEmpty: boolean; readonly skipped: readonly string[] },
+): SetUpStep | null {
+  const isNew = shaft.current === null;
+  if (isNew && !gap.limits && !gap.nominal && !skipped.includes(limitsOf(gap.station.id))) return 'limits';
   const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
-  if (pack && pack.fitting.leaves === null) return 'pack';
-  if (drawerEmpty && !leavesSkipped) return 'leaves';
+  if (isNew && pack) return 'pack';
+  if (drawerEmpty && !skipped.includes(LEAVES)) return 'leaves';
   return gap.station.method === null ? 'method' : null;
 }
 
@@ -27,18 +33,18 @@ interface SetUpProps {
   readonly step: SetUpStep;
   readonly shaft: ShaftState;
   readonly gap: GapState;
-  readonly onSkipLeaves: () => void;
   readonly onMethod: () => void;
 }
 
 /** The panels that ask it, one at a time in the tray, never over the drawing. */
-export function SetUp({ step, shaft, gap, onSkipLeaves, onMethod }: SetUpProps): JSX.Element {
+export function SetUp({ step, shaft, gap, onMethod }: SetUpProps): JSX.Element {
   const { send } = useCommand();
+  const skip = useSkips((s) => s.skip);
   return (
     <section aria-label="Setting up" className="px-4 py-3">
-      {step === 'limits' && <LimitsPanel key="limits" gap={gap} />}
+      {step === 'limits' && <LimitsPanel key="limits" gap={gap} onSkip={() => skip(limitsOf(gap.station.id))} />}
       {step === 'pack' && <PackPanel key="pack" shaft={shaft} gap={gap} />}
-      {step === 'leaves' && <LeavesPanel key="leaves" onSkip={onSkipLeaves} />}
+      {step === 'leaves' && <LeavesPanel key="leaves" onSkip={() => skip(LEAVES)} />}
       {step === 'method' && (
         <>
           <Heading className="mb-2">How did you read it?</Heading>
@@ -49,7 +55,15 @@ export function SetUp({ step, shaft, gap, onSkipLeaves, onMethod }: SetUpProps):
   );
 }
 
-export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | 'limits'>; onDone?: () => void }): JSX.Element {
+export function LimitsPanel({
+  gap,
+  onDone,
+  onSkip,
+}: {
+  gap: Pick<GapState, 'station' | 'limits'>;
+  onDone?: () => void;
+  onSkip?: () => void;
+}): JSX.Element {
   const { send, sending } = useCommand();
   const [origin, setOrigin] = useState<SpecOrigin>({
     source: gap.limits?.fact.source ?? 'manual',
@@ -61,8 +75,8 @@ export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | '
     {
       initial: gap.limits?.fact.written ?? '',
       also: withTolerance,
-      onKeep: ({ value, unit }, written) => {
-        void send(setLimits(gap.station, written, { limits: value, unit }, origin)).then(
+      onKeep: (meaning, written) => {
+        void send(setLimits(gap.station, written, meaning, origin)).then(
           () => onDone?.(),
           () => undefined,
         );
@@ -72,13 +86,26 @@ export function LimitsPanel({ gap, onDone }: { gap: Pick<GapState, 'station' | '
   return (
     <form onSubmit={entry.keep}>
       <Heading>Limits of the {gap.station.name.toLowerCase()}</Heading>
-      <p className="m-0 mb-2 text-ink2">As the manual prints them: 5-8 thou · 0.05 to 0.10 mm · max 9 thou · preload 1-3 thou</p>
+      <p className="m-0 mb-2 text-ink2">As the manual prints them: 3½-7½ thou · 0.04 to 0.09 mm · max 11 thou · preload 2-5 thou</p>
       <div className="flex flex-wrap items-start gap-3">
-        <EntryField entry={entry} id="limits" label="Limits" hideLabel autoFocus placeholder="like 5-8 thou" className="w-full max-w-md" />
+        <EntryField
+          entry={entry}
+          id="limits"
+          label="Limits"
+          hideLabel
+          autoFocus
+          placeholder={bareUnit(gap) === 'mm' ? 'like 0.04-0.09 mm' : 'like 3½-7½ thou'}
+          className="w-full max-w-md"
+        />
         <OriginFields origin={origin} onChange={setOrigin} id="limits" />
         <Primary type="submit" enter disabled={sending} className="mt-1">
           Keep limits
         </Primary>
+        {onSkip && (
+          <Secondary className="mt-1 min-h-14" onClick={onSkip}>
+            None known
+          </Secondary>
+        )}
       </div>
     </form>
   );
@@ -95,7 +122,9 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   return (
     <form onSubmit={entry.keep}>
       <Heading>What is in now, {slot?.slot.name.replace(/^Pack /, '').toLowerCase()}?</Heading>
-      <p className="m-0 mb-2 text-ink2">Mic every leaf: 20+8 thou · 0.50 mm + 3 thou · none</p>
+      <p className="m-0 mb-2 text-ink2">
+        Mic every leaf: 16+7 thou · 0.50 mm + 3 thou · none. Not known is an answer too: what to add is reckoned all the same.
+      </p>
       <div className="flex items-start gap-3 max-sm:flex-col">
         <EntryField
           entry={entry}
@@ -103,7 +132,7 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
           label="Pack in now"
           hideLabel
           autoFocus
-          placeholder="like 20+8, or none"
+          placeholder={bareUnit(gap) === 'mm' ? 'like 0.40+0.15, or none' : 'like 16+7, or none'}
           says={(pack) => inBoth(leavesTotal(pack))}
           className="w-full max-w-md"
         />
@@ -112,6 +141,9 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
         </Primary>
         <Secondary className="mt-1 min-h-14" onClick={() => keep([])}>
           None
+        </Secondary>
+        <Secondary className="mt-1 min-h-14" onClick={() => void send(packNotKnown(shaft)).catch(() => undefined)}>
+          Not known
         </Secondary>
       </div>
     </form>
@@ -122,7 +154,7 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
 export function LeavesPanel({ onSkip, autoFocus = true }: { onSkip?: () => void; autoFocus?: boolean }): JSX.Element {
   const { send, sending } = useCommand();
   const entry = useEntry(
-    { field: 'leaves', bare: 'thou' },
+    { field: 'leaves', bare: useSettings((st) => st.bare) },
     {
       onKeep: ({ value }) => {
         void send({

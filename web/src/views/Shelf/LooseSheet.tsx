@@ -1,28 +1,21 @@
-import { newShaft, type Change } from '@elder-cog/contract';
-import {
-  formatLength,
-  formatLimits,
-  INSTRUMENTS,
-  nanometres,
-  otherUnit,
-  section,
-  unitWord,
-  type Length,
-  type LengthUnit,
-  type Place,
-} from '@elder-cog/core';
-import { looseSheet, onHand, packWords, type Field as LooseField, type PackChoice } from '@elder-cog/derive';
+import { newShaft, type Change, type RawReading } from '@elder-cog/contract';
+import { formatLength, INSTRUMENTS, leavesTotal, nanometres, section, unitWord, withTolerance, type Place } from '@elder-cog/core';
+import { looseSheet, onHand, packWords, type PackChoice } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { useNavigate } from 'react-router';
 import { Chip, Field, Heading, Primary, Refusal } from '../../kit/controls.tsx';
+import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { Mark } from '../../kit/Mark.tsx';
 import { Num } from '../../kit/Num.tsx';
 import { Shapes } from '../../kit/Shapes.tsx';
 import { SumView } from '../../kit/SumView.tsx';
 import { useWidth } from '../../kit/useWidth.ts';
 import { useCommand, useDrawer } from '../../state/api.ts';
-import { leavesFromSaid } from '../../state/gapActions.ts';
+import { useDraft } from '../../state/drafts.ts';
+import { leavesFromSaid, limitRow, oneByOne } from '../../state/gapActions.ts';
 import { newId, useSettings } from '../../state/settings.ts';
+import { thinkIn } from '../../state/thinkIn.ts';
+import { inBoth, rangeWords } from '../../state/understood.ts';
 import { usePackChoices } from '../../workers/packs.ts';
 
 const SPOTS: readonly { readonly place: Place; readonly words: readonly [string, string] }[] = [
@@ -46,6 +39,11 @@ const SAYS: Partial<Record<Place, string>> = {
   betweenCups: 'between the cups',
 };
 
+const SET = {
+  dial: { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm },
+  feelers: { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm },
+} as const;
+
 /** Limits, pack in now and reading in one place → the pack to fit. No machine, no set-up; kept to a job afterwards if wanted. */
 export function LooseSheet(): JSX.Element {
   const unit = useSettings((s) => s.unit);
@@ -55,30 +53,32 @@ export function LooseSheet(): JSX.Element {
   const [place, setPlace] = useState<Place>('behindCup');
   const [nutted, setNutted] = useState(false);
   const [feelers, setFeelers] = useState(false);
-  // what a bare number is in: chosen here, and never moved by what is shown
-  const [bare, setBare] = useState<'thou' | 'mm'>('thou');
-  const [entry, setEntry] = useState({ limits: '', pack: '', reading: '' });
+  const bare = useSettings((st) => st.bare);
   const [naming, setNaming] = useState<string | null>(null);
-  const instrument = (
-    feelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm } : { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm }
-  )[unit];
-  const usesFeelers = /goes|stops/i.test(entry.reading);
-  const readWith = usesFeelers ? { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm }[bare] : instrument;
-  const method = usesFeelers || feelers ? ('feelers' as const) : ('dial' as const);
-  const sheet = looseSheet({ ...entry, place, arrangement: nutted ? 'backToBack' : 'faceToFace', instrument: readWith, unit: bare });
-  const { window } = sheet;
-  const reading = sheet.reading && 'value' in sheet.reading ? sheet.reading.value : null;
-  const fitted = sheet.pack && 'value' in sheet.pack ? sheet.pack.value : null;
+  const [typed] = useDraft('loose reading');
+  const method = feelers || /goes|stops/i.test(typed) ? ('feelers' as const) : ('dial' as const);
+  const instrument = SET[method][bare];
+  const limits = useEntry({ field: 'limits', bare }, { draft: 'loose limits', also: withTolerance });
+  const pack = useEntry({ field: 'pack', bare }, { draft: 'loose pack' });
+  const read = useEntry({ field: 'reading', bare, instrument }, { draft: 'loose reading' });
+  const sheet = looseSheet({
+    limits: limits.meaning?.value ?? null,
+    pack: pack.meaning?.value ?? null,
+    reading: read.meaning?.value ?? null,
+    place,
+    arrangement: nutted ? 'backToBack' : 'faceToFace',
+    instrument,
+  });
+  const { window, reading, fitted } = sheet;
+  const said = oneByOne(pack.meaning?.value ?? []);
   const hands = onHand(drawer.data?.lots ?? [], drawer.data?.fitted ?? []).filter((h) => h.onHand > 0);
-  const inPack = sheet.packLeaves.map((l) => ({ lotId: null, thickness: l.thickness, written: l.written, unit: l.unit, quantity: 1 }));
   const available = [
     ...hands.map(({ lot, onHand: quantity }) => ({ lotId: lot.id, thickness: lot.thickness, written: lot.written, unit: lot.unit, quantity })),
-    ...inPack,
+    ...said.map((l) => ({ lotId: null, thickness: l.thickness, written: l.written, unit: l.unit, quantity: 1 })),
   ];
   const { data: choices } = usePackChoices(
     window?.reachable && reading && fitted !== null ? { window, available, fitted, reading: reading.value, sense: sheet.sense } : null,
   );
-  const set = (field: keyof typeof entry) => (event: { target: { value: string } }) => setEntry((all) => ({ ...all, [field]: event.target.value }));
 
   const keepToJob = async (machine: string): Promise<void> => {
     const at = new Date().toISOString();
@@ -96,32 +96,16 @@ export function LooseSheet(): JSX.Element {
     });
     const gap = shaft.stations.find((s) => s.subject === 'gap');
     const slot = shaft.slots.find((s) => s.kind === 'adjuster');
-    if (!gap || !slot || !sheet.limits || !('value' in sheet.limits) || !reading) return;
+    if (!gap || !slot || !limits.meaning || !read.meaning || !reading) return;
     const buildId = newId();
-    const { min = null, max = null } = sheet.limits.value;
     const { who } = useSettings.getState();
-    const { kind: _, ...whole } = { ...shaft, stations: shaft.stations.map((s) => (s.id === gap.id ? { ...s, method, instrument: readWith } : s)) };
+    const { kind: _, ...whole } = { ...shaft, stations: shaft.stations.map((s) => (s.id === gap.id ? { ...s, method, instrument } : s)) };
     const begin: Change = {
       kind: 'job.begin',
       job: { id: jobId, machine, year: '', note: '', createdAt: at, archivedAt: null },
       assemblies: [{ id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false }],
       shafts: [whole],
-      limits: [
-        {
-          id: newId(),
-          stationId: gap.id,
-          min: min ?? (max !== null && max >= 0 ? (0 as Length) : null),
-          max,
-          written: entry.limits,
-          unit: sheet.limits.unit,
-          source: 'manual',
-          pageOrWhom: '',
-          saidAt: '',
-          working: '',
-          specId: null,
-          inUse: true,
-        },
-      ],
+      limits: [limitRow(gap.id, limits.text, limits.meaning)],
       builds: [
         {
           id: buildId,
@@ -133,7 +117,7 @@ export function LooseSheet(): JSX.Element {
           label: '',
           feel: [],
           note: '',
-          fits: [{ id: newId(), slotId: slot.id, leaves: leavesFromSaid(sheet.packLeaves, []), state: null }],
+          fits: [{ id: newId(), slotId: slot.id, leaves: leavesFromSaid(said, []), state: null }],
         },
       ],
       readings: [
@@ -141,16 +125,23 @@ export function LooseSheet(): JSX.Element {
           id: newId(),
           stationId: gap.id,
           buildId,
-          raw: { method, text: entry.reading, instrument: readWith, restsOn: [] },
+          raw: {
+            method,
+            text: read.text,
+            understood: { ...read.meaning.value, unit: read.meaning.unit } as RawReading['understood'],
+            instrument,
+            restsOn: [],
+          },
           who,
           takenAt: at,
           supersedes: null,
-          keptAs: { value: reading.value, words: entry.reading },
+          keptAs: { value: reading.value, words: read.text.slice(0, 120) },
         },
       ],
     };
     try {
       await send(begin);
+      for (const entry of [limits, pack, read]) entry.type('');
       void navigate(`/jobs/${jobId}/section?shaft=${shaft.shaft.id}`);
     } catch {
       // the title block says why; the sheet keeps what was typed
@@ -191,31 +182,30 @@ export function LooseSheet(): JSX.Element {
         <Chip
           on={nutted}
           onClick={() => {
+            const other = nutted ? SPOTS : NUTTED;
             setNutted((n) => !n);
-            setPlace('behindCup');
+            // the place stays where it is, where there is such a place
+            if (!other.some((spot) => spot.place === place)) setPlace('behindCup');
           }}
         >
           cones drawn by a nut
         </Chip>
       </p>
-      <LooseRow
-        label="Limits"
-        placeholder="like 0.05-0.10 mm"
-        value={entry.limits}
-        onChange={set('limits')}
-        field={sheet.limits}
-        says={(v, u) => [`${formatLimits(v, u)} ${unitWord(u)}`, `${formatLimits(v, otherUnit(u))} ${unitWord(otherUnit(u))}`]}
+      <EntryField entry={limits} id="loose-limits" label="Limits" asksAtOnce placeholder={bare === 'mm' ? 'like 0.04-0.09' : 'like 3½-7½'} />
+      <EntryField
+        entry={pack}
+        id="loose-pack-in-now"
+        label="Pack in now"
+        asksAtOnce
+        placeholder={bare === 'mm' ? 'like 0.40+0.15, or none' : 'like 16+7, or none'}
+        says={(leaves) => inBoth(leavesTotal(leaves))}
       />
-      <LooseRow label="Pack in now" placeholder="like 15+5" value={entry.pack} onChange={set('pack')} field={sheet.pack} says={both} />
-      <LooseRow
+      <EntryField
+        entry={read}
+        id="loose-reading"
         label="Reading"
-        placeholder={feelers ? 'like goes 8 stops 9' : 'like 88>12'}
-        value={entry.reading}
-        onChange={set('reading')}
-        field={sheet.reading}
-        says={(r, u) =>
-          r.kind === 'estimate' ? both(r.value, u) : [`${r.kind === 'atLeast' ? 'at least' : 'at most'} ${both(r.value, u)[0]}`, both(r.value, u)[1]]
-        }
+        asksAtOnce
+        placeholder={method === 'feelers' ? 'like goes 8 stops 9' : 'like 91>17'}
       />
       {sheet.refusal && <Refusal>{sheet.refusal}</Refusal>}
       {window && !window.reachable && <Refusal>{window.because}</Refusal>}
@@ -224,16 +214,12 @@ export function LooseSheet(): JSX.Element {
           <div className="flex flex-wrap items-start justify-between gap-4">
             <div>
               <Heading>Pack to fit</Heading>
-              <Num value={nanometres(Math.max(0, window.ideal))} unit={unit} size={44} both />
+              <Num value={window.ideal} unit={unit} size={44} both />
             </div>
             <p className="m-0 text-right">
               <span className="text-ink2">lands in the limits</span>
-              <span className="num block text-[18px] font-semibold whitespace-nowrap">
-                {formatLength(window.min, unit)} to {formatLength(window.max, unit)}
-              </span>
-              <span className="text-[15px] text-ink2">
-                {window.sure ? `sure ${formatLength(window.sure.min, unit)} to ${formatLength(window.sure.max, unit)}` : window.because}
-              </span>
+              <span className="num block text-[18px] font-semibold whitespace-nowrap">{rangeWords(window, unit)}</span>
+              <span className="text-[15px] text-ink2">{window.sure ? `sure ${rangeWords(window.sure, unit)}` : window.because}</span>
             </p>
           </div>
           <div className="mt-2 grid grid-cols-3 gap-2 max-sm:grid-cols-1">
@@ -244,14 +230,15 @@ export function LooseSheet(): JSX.Element {
           {choices && (
             <p className="m-0 mt-2 border border-dashed border-edge px-3 py-2" data-testid="loose-make">
               {choices.choices.length === 0 && <>No pack on hand lands. </>}
-              make <span className="num text-[18px] font-semibold">{formatLength(choices.make.ideal, unit)}</span>{' '}
+              make <span className="num text-[18px] font-semibold">{formatLength(choices.make.in[unit].size, unit)}</span>{' '}
               <span className="num text-ink2">
-                ±{formatLength(choices.make.either, unit)} {unitWord(unit)}
+                ±{formatLength(choices.make.in[unit].either, unit)} {unitWord(unit)}
               </span>
               {choices.make.plan && 'from' in choices.make.plan && (
                 <>
                   {' '}
-                  from <span className="num font-semibold">{formatLength(choices.make.plan.from, unit)}</span> stock take off{' '}
+                  from <span className="num font-semibold">{formatLength(choices.make.plan.from, unit)}</span>{' '}
+                  {choices.make.owned ? 'on hand' : 'stock, to be bought,'} take off{' '}
                   <span className="num font-semibold">{formatLength(choices.make.plan.takeOff, unit)}</span>
                 </>
               )}
@@ -285,66 +272,16 @@ export function LooseSheet(): JSX.Element {
       )}
       <p className="m-0 text-[15px] text-ink2">
         Bare numbers are{' '}
-        <Chip on={bare === 'thou'} onClick={() => setBare('thou')}>
+        <Chip on={bare === 'thou'} onClick={() => void thinkIn('thou')}>
           thou
         </Chip>{' '}
-        <Chip on={bare === 'mm'} onClick={() => setBare('mm')}>
+        <Chip on={bare === 'mm'} onClick={() => void thinkIn('mm')}>
           mm
         </Chip>{' '}
         <Chip on={feelers} onClick={() => setFeelers((f) => !f)}>
           read with feelers
         </Chip>
       </p>
-    </div>
-  );
-}
-
-const both = (value: Length, unit: LengthUnit): readonly [string, string] => {
-  const first = unit === 'um' ? 'mm' : unit === 'in' ? 'thou' : unit;
-  return [`${formatLength(value, first)} ${unitWord(first)}`, `${formatLength(value, otherUnit(first))} ${unitWord(otherUnit(first))}`];
-};
-
-function LooseRow<Value>({
-  label,
-  placeholder,
-  value,
-  onChange,
-  field,
-  says,
-}: {
-  label: string;
-  placeholder: string;
-  value: string;
-  onChange: (event: { target: { value: string } }) => void;
-  field: LooseField<Value>;
-  says: (value: Value, unit: LengthUnit) => readonly [string, string];
-}): JSX.Element {
-  const id = `loose-${label.replace(/\W+/g, '-').toLowerCase()}`;
-  const said = field && 'value' in field ? says(field.value, field.unit === 'in' ? 'thou' : field.unit) : null;
-  return (
-    <div className="grid grid-cols-[98px_minmax(0,1fr)_140px] items-center gap-x-3 max-sm:grid-cols-[minmax(0,1fr)_130px]">
-      <label htmlFor={id} className="label text-[17px] font-semibold max-sm:col-span-2">
-        {label}
-      </label>
-      <input
-        id={id}
-        value={value}
-        onChange={onChange}
-        placeholder={placeholder}
-        autoComplete="off"
-        spellCheck={false}
-        aria-describedby={`${id}-says`}
-        className="num h-14 w-full min-w-0 border border-edge bg-sheet px-3 text-[20px] placeholder:text-[15px]"
-      />
-      <div id={`${id}-says`} aria-live="polite" className={field && 'refusal' in field ? 'col-span-full col-start-2 max-sm:col-start-1' : ''}>
-        {said && (
-          <>
-            <span className="num block text-[17px] leading-6 font-semibold whitespace-nowrap">{said[0]}</span>
-            <span className="num block text-[15px] leading-5 whitespace-nowrap text-ink2">{said[1]}</span>
-          </>
-        )}
-        {field && 'refusal' in field && <Refusal>{field.refusal}</Refusal>}
-      </div>
     </div>
   );
 }

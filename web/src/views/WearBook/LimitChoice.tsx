@@ -38,7 +38,7 @@ export function LimitChoice({ row, onDone }: { row: Row; onDone: () => void }): 
   const offers = useMemo(() => limitOffers({ facts, shafts: state.shafts, row }), [facts, state, row]);
   const [reckoning, setReckoning] = useState(false);
   const take = (offer: LimitOffer): void => {
-    send(setLimits(row.station, offer.written, { limits: offer.limits, unit: offer.unit }, { source: offer.source, pageOrWhom: offer.from })).then(
+    send(setLimits(row.station, offer.written, { value: offer.limits, unit: offer.unit }, { source: offer.source, pageOrWhom: offer.from })).then(
       onDone,
       () => undefined,
     );
@@ -132,7 +132,7 @@ function Reckon({ row, onDone }: { row: Row; onDone: () => void }): JSX.Element 
     const inUnit = pairRow ? small : unit;
     const { min, max } = ok.limits;
     const written = `${min === undefined ? '' : formatLength(min, inUnit)}${min !== undefined && max !== undefined ? '-' : ''}${max === undefined ? '' : formatLength(max, inUnit)} ${unitWord(inUnit)}`;
-    send(setLimits(row.station, written, { limits: ok.limits, unit: inUnit }, { source: 'reckoned', working: ok.working })).then(
+    send(setLimits(row.station, written, { value: ok.limits, unit: inUnit }, { source: 'reckoned', working: ok.working })).then(
       onDone,
       () => undefined,
     );

@@ -11,12 +11,14 @@ import {
   withUnit,
   type Length,
   type LengthUnit,
+  type StripChoice,
   type StripLineRead,
 } from '@elder-cog/core';
 import { oddBolts, stripLog, type StripLine } from '@elder-cog/derive';
 import { useMemo, useRef, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Caution, Chip, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
+import { Asked } from '../../kit/EntryField.tsx';
 import { FileChooser } from '../../kit/FileChooser.tsx';
 import { LeafStrip } from '../../kit/Pack.tsx';
 import { Photos } from '../../kit/Photos.tsx';
@@ -24,6 +26,7 @@ import { tick } from '../../kit/tick.ts';
 import { useTurn } from '../../kit/turn.ts';
 import { useCommand } from '../../state/api.ts';
 import { fitPack, keepReading, withdraw } from '../../state/gapActions.ts';
+import { useDraft } from '../../state/drafts.ts';
 import { useJob } from '../../state/job.ts';
 import { sendPhoto } from '../../state/photos.ts';
 import { newId, useSettings } from '../../state/settings.ts';
@@ -296,17 +299,20 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
   const { send, sending } = useCommand();
   // photos go by themselves: the next line does not wait for them
   const { send: sendAfter } = useCommand();
-  const [text, setText] = useState(mending?.entry.text ?? '');
-  const [unit, setUnit] = useState<'thou' | 'mm'>('thou');
+  const [text, setText] = useDraft(mending ? `mend ${mending.entry.id}` : `strip ${assemblyId}`, mending?.entry.text ?? '');
+  const bare = useSettings((st) => st.bare);
+  const [chosen, setChosen] = useState<{ readonly text: string; readonly choice: StripChoice } | null>(null);
+  const [tried, setTried] = useState(false);
   const [files, setFiles] = useState<readonly File[]>([]);
   const [trouble, setTrouble] = useState('');
   const strip = useRef<HTMLInputElement>(null);
   const input = useRef<HTMLInputElement>(null);
-  const read = readStripLine(text, unit);
+  const read = readStripLine(text, bare, chosen?.text === text ? chosen.choice : null);
   const phrases = read ? WAY_ROUND[read.type].phrases.filter((p) => !read.wayRound.some((w) => w.toLowerCase() === p)) : [];
   const number = mending?.number ?? lines.length + 1;
   const keep = async (): Promise<void> => {
-    if (!read || turn.mustWait(text) || !turn.begins(text)) return;
+    setTried(true);
+    if (!read || read.question || turn.mustWait(text) || !turn.begins(text)) return;
     const id = newId();
     const chosen = files;
     try {
@@ -321,7 +327,8 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
       return;
     }
     if (useSettings.getState().tick) tick();
-    setText((now) => (now === text ? '' : now));
+    setText('');
+    setTried(false);
     setFiles((now) => (now === chosen ? [] : now));
     onKept(id);
     strip.current?.focus();
@@ -344,15 +351,17 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
     if (!shaft || !gap || !slot) return [];
     const isSaid = slot.fitting.leaves !== null;
     if (said.kind === 'float' && isSaid && said.size !== null)
-      return [readAs(gap.station, shaft.current?.build.id ?? null, said.written, said.unit, entry)];
+      return [readAs(gap.station, shaft.current?.build.id ?? null, { size: said.size, written: said.written, unit: said.unit, words: entry })];
     if (said.kind !== 'pack' || isSaid || said.leaves.length === 0) return [];
     const fitted = fitPack(
       shaft,
-      said.leaves.map((leaf) => ({ ...leaf, lotId: null, count: 1 })),
+      said.leaves.map((leaf) => ({ ...leaf, lotId: null })),
     );
     const float = lines.findLast(({ entry: e }) => e.kind === 'float' && e.size !== null && e.shaftId === shaft.shaft.id)?.entry;
     const buildId = fitted.kind === 'build.add' ? fitted.build.id : null;
-    return float ? [fitted, readAs(gap.station, buildId, float.written, float.unit, float.text)] : [fitted];
+    return float?.size !== null && float?.size !== undefined
+      ? [fitted, readAs(gap.station, buildId, { size: float.size, written: float.written, unit: float.unit, words: float.text })]
+      : [fitted];
   };
   return (
     <form
@@ -394,20 +403,31 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
         </Primary>
       </div>
       <div id="entry-says" aria-live="polite" className="mt-2 flex min-h-12 flex-wrap items-center gap-x-3 gap-y-1 text-[16px]">
-        {read ? <SaidBack read={read} inNow={mending ? null : packInNow} /> : <span className="text-ink2">A bare number is in</span>}
-        <span role="group" aria-label="A bare number is in" className="flex gap-2">
-          {(['thou', 'mm'] as const).map((each) => (
-            <Chip key={each} on={unit === each} onClick={() => setUnit(each)}>
-              {each}
-            </Chip>
-          ))}
-        </span>
+        {read ? (
+          <SaidBack read={read} inNow={mending ? null : packInNow} />
+        ) : (
+          <span className="text-ink2">A bare number is in {bare === 'mm' ? 'millimetres' : 'thou'}: that is said in Workshop.</span>
+        )}
+        {read?.question && (
+          <div className="basis-full">
+            <Asked
+              key={text}
+              understood={{ why: `${read.question.piece}: ${read.question.why}`, meanings: read.question.choices }}
+              takesFocus={tried}
+              onChoose={(choice) => {
+                setChosen({ text, choice });
+                strip.current?.focus();
+              }}
+              onLeave={() => strip.current?.focus()}
+            />
+          </div>
+        )}
         {phrases.map((phrase) => (
           <Chip
             key={phrase}
             on={false}
             onClick={() => {
-              setText((said) => `${said.trim().replace(/,$/, '')}, ${phrase}`);
+              setText(`${text.trim().replace(/,$/, '')}, ${phrase}`);
               strip.current?.focus();
             }}
           >
@@ -428,8 +448,16 @@ function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave }: Nex
   );
 }
 
-const readAs = (station: Station, buildId: string | null, written: string, unit: LengthUnit, words: string): Change => {
-  const kept = keepReading(station, null, { method: 'dial', text: withUnit(written, unit), instrument: null, restsOn: [] }, null, words);
+interface FloatSaid {
+  readonly size: Length;
+  readonly written: string;
+  readonly unit: LengthUnit;
+  readonly words: string;
+}
+
+const readAs = (station: Station, buildId: string | null, { size, written, unit, words }: FloatSaid): Change => {
+  const understood = { how: 'sizes' as const, values: [size], unit };
+  const kept = keepReading(station, null, { method: 'dial', text: withUnit(written, unit), understood, instrument: null, restsOn: [] }, size, words);
   return kept.kind === 'reading.keep' ? { ...kept, reading: { ...kept.reading, buildId } } : kept;
 };
 

@@ -1,0 +1,59 @@
+import { INSTRUMENTS, type Instrument } from '@elder-cog/core';
+import type { GapState } from '@elder-cog/derive';
+import { useEffect, useRef, useState, type JSX } from 'react';
+import { Chip } from '../../kit/controls.tsx';
+import { MethodDrawing, WAYS } from '../../kit/methodDrawings.tsx';
+import { setMethod } from '../../state/gapActions.ts';
+
+const SET: Readonly<Record<string, { thou: Instrument; mm: Instrument }>> = {
+  dial: { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm },
+  spacer: { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm },
+  feelers: { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm },
+  coverDown: { thou: INSTRUMENTS.feelersThou, mm: INSTRUMENTS.feelersMm },
+  depths: { thou: INSTRUMENTS.depthInch, mm: INSTRUMENTS.depthMm },
+};
+
+/** The five ways of reading a gap, from small drawings; and which system the instrument reads in. */
+export function MethodChooser({
+  gap,
+  onChoose,
+  large = false,
+}: {
+  gap: GapState;
+  onChoose: (change: ReturnType<typeof setMethod>) => void;
+  large?: boolean;
+}): JSX.Element {
+  const [unit, setUnit] = useState<'thou' | 'mm'>(gap.station.instrument?.unit === 'mm' ? 'mm' : gap.limits?.fact.unit === 'mm' ? 'mm' : 'thou');
+  const first = useRef<HTMLButtonElement>(null);
+  useEffect(() => first.current?.focus(), []);
+  return (
+    <div className="mb-3">
+      <div className="mb-2 flex flex-wrap items-center gap-2">
+        <span>It reads in</span>
+        <Chip on={unit === 'thou'} onClick={() => setUnit('thou')}>
+          thou
+        </Chip>
+        <Chip on={unit === 'mm'} onClick={() => setUnit('mm')}>
+          mm
+        </Chip>
+      </div>
+      <div className={`grid gap-2 ${large ? 'grid-cols-5 max-xl:grid-cols-3 max-md:grid-cols-1' : 'grid-cols-1'}`}>
+        {WAYS.filter((way) => way.method !== 'coverDown' || gap.pack?.slot.place === 'underCover').map((way, i) => (
+          <button
+            key={way.method}
+            ref={i === 0 ? first : undefined}
+            type="button"
+            onClick={() => onChoose(setMethod(gap.station, way.method, (SET[way.method] ?? SET.dial)?.[unit] ?? INSTRUMENTS.dialThou))}
+            className={`min-h-14 border bg-sheet p-2 text-left ${large ? '' : 'grid grid-cols-[150px_1fr] items-center gap-x-3'} ${gap.station.method === way.method ? 'border-2 border-blue' : 'border-edge'}`}
+          >
+            <MethodDrawing method={way.method} />
+            <span>
+              <span className="block font-medium">{way.name}</span>
+              <span className="block text-[15px] leading-5 text-ink2">{way.says}</span>
+            </span>
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
