@@ -26,7 +26,7 @@ test('with no pack on hand that lands, the answer is the shim to lap, as a windo
   const make = page.getByTestId('make');
   await expect(make).toContainText('No pack on hand lands');
   await expect(make).toContainText('0.0255 in');
-  await expect(make).toContainText('from 0.0310 in stock take off 5½ thou');
+  await expect(make).toContainText('from 0.0310 in stock, to be bought, take off 5½ thou');
   await expect(page.getByRole('region', { name: 'Packs' })).toContainText('24.0 to 27.0');
   await page.getByRole('button', { name: /Fit one made 25½/ }).click();
   await expect(page.getByText('Forecast, not read')).toBeVisible();
@@ -89,10 +89,10 @@ test('a slip is asked about with its likely meaning as a button; the entry is ne
   await entry(page).fill('12 mm');
   await page.keyboard.press('Enter');
   const query = page.locator('#entry-says').getByRole('alert');
-  await expect(query).toContainText('That is 472.4 thou; 10.5 to 13.5 expected. Thou taken for millimetres?');
+  await expect(query).toContainText('That is 12.000 mm, and 0.076 to 1.219 mm was expected.');
   await expect(entry(page)).toHaveValue('12 mm');
-  await query.getByRole('button', { name: '12.0 thou' }).click();
-  await expect(page.getByText('Kept: 12.0 thou.')).toBeVisible();
+  await query.getByRole('button', { name: '0.305 mm' }).first().click();
+  await expect(page.getByText('Kept: 0.305 mm.')).toBeVisible();
 });
 
 test('what was wrong is taken back for ten seconds, and undo takes back a fit', async ({ page, demo }) => {
@@ -174,7 +174,7 @@ test('limits and packs are read by how they are written: inches with a point, a 
   await limits.fill('6');
   await page.keyboard.press('Enter');
   await expect(asked).toContainText('no verdict');
-  await expect(asked.getByRole('button')).toHaveText([/5–7 thou/, /max 6 thou/]);
+  await expect(asked.getByRole('button')).toHaveText([/5–7 thou/, /max 6 thou/, /one figure alone/]);
   await page.keyboard.press('1');
   const pack = page.getByLabel('Pack in now');
   await pack.fill('.027');

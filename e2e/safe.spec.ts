@@ -203,7 +203,7 @@ test.describe('an entry that is not taken', () => {
 
 test('a damaged machine stands beside sound ones, says what is wrong, and its bad entry is taken back', async ({ page, demo }) => {
   const file = JSON.parse(readFileSync(new URL('../demo/workshop.json', import.meta.url), 'utf8')) as {
-    jobs: { job: { id: string; machine: string }; readings: { id: string; raw: { text: string }; keptAs: object }[] }[];
+    jobs: { job: { id: string; machine: string }; readings: { id: string; raw: { text: string; understood: object }; keptAs: object }[] }[];
   };
   // an older file, with a float of a third of a metre in it, beside the sound one
   const text = JSON.stringify(file).replaceAll(SNOW.slice(0, 8), 'dada0000');
@@ -212,7 +212,7 @@ test('a damaged machine stands beside sound ones, says what is wrong, and its ba
   if (job) {
     job.job.machine = 'Hill tractor';
     const last = job.readings.at(-1);
-    if (last) last.raw.text = '12 in';
+    if (last) Object.assign(last.raw, { text: '12 in', understood: { how: 'sizes', values: [304_800_000], unit: 'in' } });
   }
   const brought = await page.request.post(`${demo.url}/api/files?copy=yes`, {
     headers: { 'content-type': 'application/octet-stream' },

@@ -51,14 +51,32 @@ test.describe('the five ways of reading, through the interface', () => {
     await page.getByLabel('Cover, flange to spigot').fill('9.23');
     await page.keyboard.press('Tab');
     await page.getByRole('button', { name: 'taken off' }).click();
-    // 9.05 − 9.23 + 0.381 of pack
+    await entry(page).press('Enter');
+    await expect(page.locator('#entry-says').getByRole('alert')).toContainText('how thick the gasket is');
+    await page.getByLabel('Gasket, bolted up').fill('0.30');
+    // 9.05 − 9.23 + 0.30 of gasket + 0.381 of pack
+    await expect(page.locator('#entry-says')).toContainText('0.501');
+    // lying loose under the gauge it takes off what it is crushed by: 9.05 − 9.23 − 0.08 + 0.381
+    await page.getByRole('button', { name: 'lying loose' }).click();
+    await page.getByLabel('Gasket, lying loose').fill('0.38');
+    await expect(page.locator('#entry-says')).toContainText('0.121');
+    await page.getByRole('button', { name: 'clamped under it' }).click();
     await expect(page.locator('#entry-says')).toContainText('0.201');
+    // a parallel across the case alone, taken off here
+    await page.getByRole('button', { name: /^Parallels: taken off/ }).click();
+    await page.getByRole('button', { name: 'take off here' }).click();
+    await page.getByLabel('Parallel across the case').fill('0.1 mm');
+    await expect(page.getByLabel('Parallel across the cover')).toBeVisible();
   });
   test('the cover down by hand: pack in now less what is under the flange', async ({ page, demo }) => {
     await page.goto(demo.url + jobPath('section'));
     await readBy(page, /^Cover down/);
     await entry(page).fill('goes 8 stops 9');
-    await expect(page.locator('#entry-says')).toContainText('6.5 thou');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#entry-says').getByRole('alert')).toContainText('how thick the gasket is');
+    await page.getByLabel('Gasket, bolted up').fill('10 thou');
+    // 15 of pack + 10 of gasket − 8½
+    await expect(page.locator('#entry-says')).toContainText('16.5 thou');
   });
   test('the dial beside it shows what was keyed: start, finish and what it swept', async ({ page, demo }) => {
     await page.goto(demo.url + jobPath('section'));
@@ -168,7 +186,7 @@ test('limits are changed with the old kept, and the verdict follows', async ({ p
     .getByRole('button', { name: /Limits/ })
     .click();
   await page.locator('#limits').fill('10-14 thou');
-  await expect(page.locator('#limits-says')).toContainText('0.254–0.356 mm');
+  await expect(page.locator('#limits-says')).toContainText('0.254–0.355 mm');
   await page.keyboard.press('Enter');
   await expect(aside(page).getByText('Right · sure')).toBeVisible();
   expect(demo.db.prepare('SELECT count(*) AS n FROM limits WHERE written IN (?, ?)').get('5-8 thou', '10-14 thou')).toEqual({ n: 2 });
@@ -262,7 +280,14 @@ test('what is shown first never changes how an entry is read', async ({ page, de
   await page.getByLabel('Limits', { exact: true }).fill('5-8');
   await expect(page.locator('#loose-limits-says')).toContainText('5–8 thou');
   await page.getByRole('button', { name: 'mm', exact: true }).click();
-  await expect(page.locator('#loose-limits-says')).toContainText('5.000–8.000 mm');
+  // in a metric workshop it is hundredths or thou, and never silently one of them
+  await expect(page.getByRole('alert').getByRole('button')).toHaveText([/0\.050–0\.080 mm/, /5–8 thou/]);
+  await page
+    .getByRole('button', { name: 'Shown in mm first' })
+    .or(page.getByRole('button', { name: /Shown in/ }))
+    .first()
+    .click();
+  await expect(page.getByRole('alert').getByRole('button')).toHaveText([/0\.050–0\.080 mm/, /5–8 thou/]);
 });
 
 test('the page names what its view is made of: nothing is fetched first to find out what else is wanted', async ({ page, demo }) => {

@@ -100,6 +100,8 @@ function readSizes(found: readonly Token[], instrument: Instrument): Shape<Readi
   const plain = read.filter((token) => !isMark(token, ';', 'and'));
   const isSound = plain.length > 0 && plain.every(isFigure) && (less < 0 || (off.length === 1 && isFigure(off[0])));
   if (!isSound) return refuse('notAReading', `“${words(found).slice(0, 24)}” is not a reading: ${readingExample(instrument)}.`);
+  if (new Set(plain.filter(isFigure).flatMap(({ settled }) => (settled ? [settled[0]?.name] : []))).size > 1)
+    return refuse('twoUnits', 'Two units in one entry: give the readings in one, or one at a time.');
   const figures = [...plain, ...off].filter(isFigure);
   return {
     figures,

@@ -226,6 +226,7 @@ reading@dialThou thou | 24 mm | ? 0.610 mm | 2.400 mm | 0.945 mm | 24.000 mm as 
 reading@dialThou thou | 12 thousandths | = 12.0 thou
 reading@dialThou thou | 90 lb ft | ! torque
 reading@dialThou thou | twelve | ! notAReading
+reading@dialThou thou | 0.3 mm 12 thou | ! twoUnits
 reading@dialMm mm | 88>12 | = 0.240 mm
 reading@dialMm mm | 24 | = 0.240 mm
 reading@dialMm mm | 0.24 | = 0.240 mm
@@ -346,11 +347,20 @@ it('says back what it kept: limits in whole nanometres, leaves with how many', (
 describe('limits to judge by', () => {
   const judged = (text: string, bare: Bare = 'thou') => withTolerance(understand(text, { field: 'limits', bare }));
   it('one figure alone is asked about: a middle with a tolerance of a thou or two hundredths, or the most', () => {
-    expect(judged('6')).toMatchObject({ kind: 'ask', meanings: [{ value: { min: thou(5), max: thou(7) } }, { value: { max: thou(6) } }, { value: { single: thou(6) } }] });
-    expect(judged('0.10', 'mm')).toMatchObject({ kind: 'ask', meanings: [{ value: { min: mm(0.08), max: mm(0.12) } }, { value: { max: mm(0.1) } }, { value: { single: mm(0.1) } }] });
+    expect(judged('6')).toMatchObject({
+      kind: 'ask',
+      meanings: [{ value: { min: thou(5), max: thou(7) } }, { value: { max: thou(6) } }, { value: { single: thou(6) } }],
+    });
+    expect(judged('0.10', 'mm')).toMatchObject({
+      kind: 'ask',
+      meanings: [{ value: { min: mm(0.08), max: mm(0.12) } }, { value: { max: mm(0.1) } }, { value: { single: mm(0.1) } }],
+    });
   });
   it('among several meanings it is each of these, and two figures are left as they are', () => {
-    expect(judged('5/8')).toMatchObject({ kind: 'ask', meanings: [{ value: { min: thou(5), max: thou(8) } }, { value: { max: inch(0.626) } }, {}, {}] });
+    expect(judged('5/8')).toMatchObject({
+      kind: 'ask',
+      meanings: [{ value: { min: thou(5), max: thou(8) } }, { value: { max: inch(0.626) } }, {}, {}],
+    });
     expect(judged('5-8')).toMatchObject({ kind: 'understood', value: { min: thou(5), max: thou(8) } });
   });
   it('none is no limit to judge by', () => expect(judged('none')).toMatchObject({ kind: 'refused', code: 'noLimits' }));

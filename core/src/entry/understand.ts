@@ -1,5 +1,5 @@
 import { ReckoningError } from '../errors.ts';
-import { nanometres, suspectSlip, type Length, type LengthUnit } from '../quantity/index.ts';
+import { describeLength, formatLength, nanometres, suspectSlip, type Length, type LengthUnit } from '../quantity/index.ts';
 import { INSTRUMENTS, type Instrument } from '../reading/index.ts';
 import { leavesTotal } from '../shim/index.ts';
 import { ALL, heard, heardAt, mostTelling } from './heard.ts';
@@ -83,6 +83,9 @@ function decide<Field extends EntryField>(shapes: readonly Shape<Values[Field]>[
   const [first] = one;
   if (first && one.length === 1) return guarded(first, question, range);
   if (first) return expectedOne(one, question) ?? ask(one, 'It could be either: which?');
+  // as it stands it is nothing such a thing can be, and something is known of it
+  const known = question.expected && sound[0] ? guarded(sound[0], question, range) : null;
+  if (known?.kind === 'ask') return known;
   // one figure among several that is off by a factor, and all of it is out for that
   const [apart] = sound.map((way) => amongNeighbours(way)).filter((meanings) => meanings.length > 0);
   if (apart && sound[0]) return { kind: 'ask', meanings: [...apart, asTyped(sound[0].meaning)], why: ONE_APART };
@@ -170,21 +173,41 @@ function guarded<Field extends EntryField>(way: Heard<Values[Field]>, question: 
   const [other, ...others] = question.expected ? (shape.suspected?.(question.expected) ?? []) : [];
   if (other) {
     const meant = [other, ...others].map(({ value }) => ({ value, unit: meaning.unit, said: shape.say(value, meaning.unit) }));
-    return { kind: 'ask', meanings: [...meant, asTyped(meaning)], why: sentence(other.why) };
+    return { kind: 'ask', meanings: [...meant, asTyped(meaning)], why: `${askedWhy(null, meaning.unit, question.expected)}${sentence(other.why)}` };
   }
   const odd = shape.sizes(meaning.value).find((nm) => !isPlain(nm, within));
   if (odd === undefined) return { kind: 'understood', ...meaning };
-  const slips = suspectSlip(nanometres(Math.abs(odd)), within);
-  const meant = slips.flatMap(({ factor }) => {
-    const all = lengths.map((nm) => nm / factor);
-    const alone = lengths.map((nm) => (nm === odd ? nm / factor : nm));
-    const sound = [all, alone]
-      .map((each) => meaningOf(shape, each, meaning.unit, measures))
-      .find(({ value }) => shape.sizes(value).every((nm) => isPlain(nm, within)));
-    return sound ? [sound] : [];
-  });
-  if (meant.length === 0) return { kind: 'understood', ...meaning };
-  return { kind: 'ask', meanings: [...meant.slice(0, MOST_SLIPS), asTyped(meaning)], why: sentence(slips[0]?.why ?? 'a slip') };
+  const meant = suspectSlip(nanometres(Math.abs(odd)), within)
+    .sort((a, b) => farFrom(question.expected, a.meant) - farFrom(question.expected, b.meant))
+    .flatMap(({ factor, why }) => {
+      const all = lengths.map((nm) => nm / factor);
+      const alone = lengths.map((nm) => (nm === odd ? nm / factor : nm));
+      const sound = [all, alone]
+        .map((each) => meaningOf(shape, each, meaning.unit, measures))
+        .find(({ value }) => shape.sizes(value).every((nm) => isPlain(nm, within)));
+      return sound ? [{ sound, why }] : [];
+    });
+  const [first] = meant;
+  if (!first) return { kind: 'understood', ...meaning };
+  return {
+    kind: 'ask',
+    meanings: [...meant.slice(0, MOST_SLIPS).map(({ sound }) => sound), asTyped(meaning)],
+    why: `${askedWhy(odd, meaning.unit, question.expected)}${sentence(first.why)}`,
+  };
+}
+
+/** How many times over or under the middle of what is expected a length is; where nothing is, all are as near. */
+function farFrom(expected: EntryQuestion<'reading'>['expected'], length: number): number {
+  if (!expected || expected.min <= 0 || length <= 0) return 0;
+  return Math.abs(Math.log(length / Math.sqrt(expected.min * expected.max)));
+}
+
+/** "That is 120.0 thou, and 3.0 to 48.0 was expected. " */
+function askedWhy(typed: number | null, unit: LengthUnit, expected: EntryQuestion<'reading'>['expected']): string {
+  if (!expected) return '';
+  const shown = unit === 'in' && expected.max < 6_000_000 ? 'thou' : unit;
+  const range = `${formatLength(expected.min, shown)} to ${describeLength(expected.max, shown)}`;
+  return typed === null ? `About ${range} was expected. ` : `That is ${describeLength(nanometres(typed), shown)}, and ${range} was expected. `;
 }
 
 const sentence = (why: string): string => `${why.charAt(0).toUpperCase()}${why.slice(1)}?`;

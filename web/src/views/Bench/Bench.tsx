@@ -76,7 +76,7 @@ export default function Bench(): JSX.Element {
         </section>
         {state.next.what === 'fit' && !step && (
           <div className="border-b border-rule">
-            <PackShelf shaft={shaft} gap={gap} wantsFocus={false} onFocused={() => undefined} onFitted={() => undefined} />
+            <PackShelf shaft={shaft} gap={gap} wantsFocus={null} onFocused={() => undefined} onFitted={() => undefined} />
           </div>
         )}
         <section aria-label="Gaps and clearances" className="px-4 py-3">

@@ -1,6 +1,6 @@
 import { axisTicks, formatLength, MARK_WORDS, nanometres, unitWord, type Length } from '@elder-cog/core';
 import { availableFor, packWords, type GapState, type LadderRow, type PackChoice } from '@elder-cog/derive';
-import { useCallback, useEffect, useRef, useState, type JSX } from 'react';
+import { useEffect, useRef, useState, type JSX } from 'react';
 import { Heading, Primary } from '../../kit/controls.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { Pack } from '../../kit/Pack.tsx';
@@ -35,14 +35,14 @@ export default function DryBuilds(): JSX.Element {
       ? { window, available: availableFor(slot.slot.id, lots, fitted), fitted: gap.pack.fitted, reading: reading.value, sense: gap.pack.sense }
       : null,
   );
-  const [wantsFit, setWantsFit] = useState(false);
-  const toFit = useCallback(() => setWantsFit(true), []);
+  const [wantsFit, setWantsFit] = useState<string | null>(null);
+  const isReckoned = wantsFit !== null && gap?.now.kept.some((each) => each.id === wantsFit) === true;
   const best = gap?.needsPack ? choices?.choices[0] : undefined;
   useEffect(() => {
-    if (!wantsFit || !choices) return;
-    setWantsFit(false);
+    if (!isReckoned || (gap?.needsPack && !choices)) return;
+    setWantsFit(null);
     if (best) fitButton.current?.focus();
-  }, [wantsFit, choices, best]);
+  }, [isReckoned, gap?.needsPack, choices, best]);
   if (!shaft || !gap || !slot) return <NoShaft jobId={state.job.id} />;
   const step = setUpStep(shaft, gap, { drawerEmpty: lots.length === 0, skipped });
   const fit = async (choice: PackChoice): Promise<void> => {
@@ -71,7 +71,7 @@ export default function DryBuilds(): JSX.Element {
           {step ? (
             <SetUp step={step} shaft={shaft} gap={gap} onMethod={() => entry.current?.focus()} />
           ) : (
-            <ReadingEntry shaft={shaft} gap={gap} entryRef={entry} onKept={toFit} />
+            <ReadingEntry shaft={shaft} gap={gap} entryRef={entry} onKept={setWantsFit} />
           )}
         </div>
       </div>

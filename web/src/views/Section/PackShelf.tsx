@@ -17,8 +17,8 @@ import { usePackChoices } from '../../workers/packs.ts';
 interface PackShelfProps {
   readonly shaft: ShaftState;
   readonly gap: GapState;
-  /** raised by a reading just kept: the best pack takes the focus */
-  readonly wantsFocus: boolean;
+  /** the reading just kept: as soon as it is reckoned with, the best pack takes the focus */
+  readonly wantsFocus: string | null;
   readonly onFocused: () => void;
   readonly onFitted: () => void;
 }
@@ -44,14 +44,15 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
       : null,
   );
   useEffect(() => setChosen(0), [choices]);
+  const isReckoned = wantsFocus !== null && gap.now.kept.some((each) => each.id === wantsFocus);
   const settled = settledWords(gap);
   const best = settled === null ? choices?.choices[chosen] : undefined;
 
   useEffect(() => {
-    if (!wantsFocus || !choices) return;
+    if (!isReckoned || (needsPack && !choices)) return;
     onFocused();
     if (needsPack) fitButton.current?.focus();
-  }, [wantsFocus, choices, needsPack, onFocused]);
+  }, [isReckoned, choices, needsPack, onFocused]);
 
   if (!pack || !slot) return <div />;
   const fit = async (leaves: readonly FitLeaf[]): Promise<void> => {
@@ -160,7 +161,7 @@ function settledWords({ now, mark, verdict, needsPack, pack, limits }: GapState)
   if (now.kind === 'forecast') return 'Fitted. Read it now: the strip is waiting.';
   if (mark === 'accepted') return 'Accepted as it is.';
   if (mark === 'in') return verdict?.sure === 'sure' ? 'Right as it is. Tick what has no number.' : 'Right as it is read. Read it again to be surer.';
-  if (needsPack || now.kind !== 'read' || !limits || pack?.refusal) return null;
+  if (needsPack || now.kind !== 'read' || now.disagree || !limits || pack?.refusal) return null;
   return verdict?.because ?? now.because ?? null;
 }
 

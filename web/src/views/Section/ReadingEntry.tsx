@@ -36,8 +36,8 @@ import { Seen } from './Seen.tsx';
 interface ReadingEntryProps {
   readonly shaft: ShaftState;
   readonly gap: GapState;
-  /** called when a reading has been kept */
-  readonly onKept?: () => void;
+  /** called when a reading has been kept, with its id */
+  readonly onKept?: (readingId: string) => void;
   readonly entryRef?: RefObject<HTMLInputElement | null>;
   readonly keypad?: boolean;
 }
@@ -98,6 +98,8 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
   });
   const place = { sense: gap.pack?.sense ?? 0, pack: packTotal(shaft.slots.find((s) => s.slot.kind === 'adjuster')?.fitting.leaves) } as const;
   const comesTo = (meaning: ReadingMeaning): ReadingValue | null => {
+    // with something missing it comes to nothing yet, and is said back as it was typed
+    if (besides.missing !== null) return null;
     const valued = readingValue(rawOf('', meaning), place);
     return 'ok' in valued ? valued.ok : null;
   };
@@ -125,10 +127,12 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
       return false; // the title block says why; the entry stays in the strip
     }
     if (useSettings.getState().tick) tick();
-    if (change.kind === 'reading.keep') setLastKept({ id: change.reading.id, words });
     setAnswers({});
     strip.current?.focus();
-    onKept?.();
+    if (change.kind === 'reading.keep') {
+      setLastKept({ id: change.reading.id, words });
+      onKept?.(change.reading.id);
+    }
     return true;
   };
 

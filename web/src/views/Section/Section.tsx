@@ -21,7 +21,7 @@ export default function Section(): JSX.Element {
   const { state, shaft, lots } = useJob();
   const unit = useSettings((s) => s.unit);
   const skipped = useSkips((s) => s.skipped);
-  const [wantsFit, setWantsFit] = useState(false);
+  const [wantsFit, setWantsFit] = useState<string | null>(null);
   const wide = useWide();
   const phone = usePhone();
   const entry = useRef<HTMLInputElement>(null);
@@ -33,7 +33,7 @@ export default function Section(): JSX.Element {
       (rest ?? entry.current)?.focus();
     });
   }, []);
-  const fitFocused = useCallback(() => setWantsFit(false), []);
+  const fitFocused = useCallback(() => setWantsFit(null), []);
   useEffect(() => {
     if (step === null && !phone) toEntry();
   }, [step, toEntry, phone]);
@@ -74,7 +74,7 @@ export default function Section(): JSX.Element {
           <GapPanel gap={gap} />
           {step === null && (
             <div className="mt-2 border-t border-rule pt-1 max-lg:mt-0 max-lg:border-t-0 max-sm:mt-2 max-sm:border-t print:hidden">
-              <ReadingEntry shaft={shaft} gap={gap} entryRef={entry} onKept={() => setWantsFit(true)} keypad={phone} />
+              <ReadingEntry shaft={shaft} gap={gap} entryRef={entry} onKept={(id) => setWantsFit(id)} keypad={phone} />
             </div>
           )}
         </div>
