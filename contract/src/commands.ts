@@ -60,7 +60,25 @@ export const change = z.discriminatedUnion('kind', [
     archivedAt: time.nullable(),
   }),
   z.object({ kind: z.literal('assembly.create'), assembly: assembly.omit(fresh) }),
-  z.object({ kind: z.literal('assembly.change'), id, revision: z.int(), name: assembly.shape.name, cameApart: z.boolean(), mirrorOf: id.nullable() }),
+  z.object({
+    kind: z.literal('assembly.change'),
+    id,
+    revision: z.int(),
+    name: assembly.shape.name,
+    cameApart: z.boolean(),
+    mirrorOf: id.nullable(),
+    position: assembly.shape.position.optional(),
+    /** taken away, while nothing is in it */
+    gone: z.literal(true).optional(),
+  }),
+  z.object({
+    kind: z.literal('shaft.change'),
+    id,
+    revision: z.int(),
+    name: shaft.shape.name,
+    position: shaft.shape.position,
+    gone: z.literal(true).optional(),
+  }),
   z.object({ kind: z.literal('shaft.create'), ...wholeShaft }),
   /** a machine begun with all that is known of it at once: all of it or nothing, and undone at one stroke */
   z.object({

@@ -111,7 +111,7 @@ const ALSO: { readonly [T in TableName]?: (row: RowOf[T], known: Known, check: C
       'the role of a contact of this shaft',
     ),
   limit: (r, _known, check) => {
-    check(r.min !== null || r.max !== null, [], 'no figure', 'a least, a greatest, or both');
+    check(r.min !== null || r.max !== null || r.nominal !== undefined, [], 'no figure', 'a least, a greatest, both, or a single figure');
     check(r.min === null || r.max === null || r.min <= r.max, ['min'], r.min, `no more than ${r.max ?? ''}`);
   },
   build: (r, _known, check) => check(new Set(r.fits.map((f) => f.slotId)).size === r.fits.length, ['fits'], 'one place twice', 'each place once'),

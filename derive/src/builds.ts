@@ -1,4 +1,4 @@
-import type { Acceptance, Build, FitLeaf, JobFacts, Limit, ReadingFact, Slot } from '@elder-cog/contract';
+import { NOT_MEASURED, type Acceptance, type Build, type FitLeaf, type JobFacts, type Limit, type ReadingFact, type Slot } from '@elder-cog/contract';
 import { leavesTotal, nanometres, type Length } from '@elder-cog/core';
 
 import { UNKNOWN_LEAVES } from './readable.ts';
@@ -106,7 +106,7 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
       const slot = slotById.get(fit.slotId);
       const before = fitted.get(fit.slotId) ?? EMPTY;
       fitted.set(fit.slotId, {
-        leaves: slot?.kind === 'adjuster' ? (fit.leaves === UNKNOWN_LEAVES ? null : fit.leaves) : before.leaves,
+        leaves: slot?.kind === 'adjuster' ? (fit.leaves === UNKNOWN_LEAVES || fit.state === NOT_MEASURED ? null : fit.leaves) : before.leaves,
         state: fit.state ?? before.state,
       });
     }

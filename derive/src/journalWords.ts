@@ -26,6 +26,13 @@ export const SOURCE_WORDS: Readonly<Record<string, string>> = {
   told: 'told',
 };
 
+/** What became of a name: taken away, or another; null where it is as it was. */
+function renamed(effects: readonly JournalEffect[]): string | null {
+  const [{ before, after } = { before: null, after: null }] = effects;
+  if (after?.gone === true) return `Taken away: ${text(after.name)}`;
+  return before && after && before.name !== after.name ? `${text(before.name)} is named ${text(after.name)}` : null;
+}
+
 /** What one command did, as it would be said across a bench. */
 export function journalWords(kind: string, effects: readonly JournalEffect[], facts: JobFacts): JournalWords {
   const first = effects[0];
@@ -57,8 +64,10 @@ export function journalWords(kind: string, effects: readonly JournalEffect[], fa
       return readingWords(row, stationName);
     case 'build.add':
       return plain(`Build: ${buildWords(row, facts)}`);
+    case 'shaft.change':
+      return plain(renamed(effects) ?? `${text(row.name)}: moved`);
     case 'assembly.change':
-      return plain(`${text(row.name)}: ${row.cameApart === true ? 'came already apart' : 'stripped here'}`);
+      return plain(renamed(effects) ?? `${text(row.name)}: ${row.cameApart === true ? 'came already apart' : 'stripped here'}`);
     case 'strip.add':
       return plain(`Came off: ${text(row.part)}${text(row.text) === '' ? '' : ` (${text(row.text)})`}`);
     case 'inspect':

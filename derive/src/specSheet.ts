@@ -59,7 +59,10 @@ function sameLimits(a: QuantityLimits, b: QuantityLimits): boolean {
 export function limitsThatDisagree(facts: JobFacts, stationId: string): Limit[] {
   const { limits } = rowsOf(facts, stationId);
   const inUse = limits.find((l) => l.inUse);
-  return inUse ? limits.filter((l) => !l.inUse && !sameLimits(limitsOfLimit(l), limitsOfLimit(inUse))) : [];
+  // what was written before from the same place was a slip, and is mended
+  const isMended = (l: Limit): boolean =>
+    inUse !== undefined && l.source === inUse.source && l.pageOrWhom === inUse.pageOrWhom && l.specId === inUse.specId;
+  return inUse ? limits.filter((l) => !l.inUse && !isMended(l) && !sameLimits(limitsOfLimit(l), limitsOfLimit(inUse))) : [];
 }
 
 /** Hearsay is trusted more when a second person says the same, or print does. */

@@ -133,6 +133,8 @@ export class Evening {
             mirrorOf: null,
           }
         );
+      case 'shaft.change':
+        return shaft && { kind, id: shaft.id, revision: shaft.revision, name: `Shaft ${this.chance.whole(99)}`, position: this.chance.whole(3) };
       case 'shaft.create':
         return box && this.shaft(box.id, facts.shafts.length);
       case 'stations.add':

@@ -69,19 +69,22 @@ async function killedWhile(folder: string, ms: number, doing: Doing): Promise<bo
   return answered;
 }
 
-const bringOver: Doing = (url) =>
-  fetch(`${url}/api/files?copy=yes`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: new Uint8Array(ZIP) }).then(
-    (reply) => reply.ok,
-  );
-
-/** The start's own backup comes first, and one made meanwhile is refused: asked again until it is made. */
-const backUp: Doing = async (url) => {
+/** The start's own backup comes first, and what may not run beside it is refused meanwhile: asked again until it is taken. */
+async function untilTaken(ask: () => Promise<Response>): Promise<boolean> {
   for (;;) {
-    const reply = await fetch(`${url}/api/workshop/backups`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
+    const reply = await ask();
     if (reply.status !== 409) return reply.ok;
     await setTimeout(20);
   }
-};
+}
+
+const bringOver: Doing = (url) =>
+  untilTaken(() =>
+    fetch(`${url}/api/files?copy=yes`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: new Uint8Array(ZIP) }),
+  );
+
+const backUp: Doing = (url) =>
+  untilTaken(() => fetch(`${url}/api/workshop/backups`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }));
 
 describe('the power goes', () => {
   it(`${IMPORTS} times while a machine is brought in: it is there whole with its photos, or not at all`, async () => {

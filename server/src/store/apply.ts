@@ -1,6 +1,7 @@
 import { command as commandSchema, type Command, type CommandReply, type Limit } from '@elder-cog/contract';
 import type { z } from 'zod';
 import { WorkshopError } from '../errors.ts';
+import { emptiness } from './emptiness.ts';
 import { currentBuild, type Current } from './currentBuild.ts';
 import { journal, type JournalRow } from './journal.ts';
 import { limits } from './limits.ts';
@@ -38,6 +39,11 @@ function refuseOvertaken(overtaken: Current | null): void {
   if (overtaken) throw new WorkshopError('newerBuild', undefined, overtaken);
 }
 
+/** What has something in it stays: it is part of the record. */
+function refuseFull(isEmpty: boolean, what: string): void {
+  if (!isEmpty) throw new WorkshopError('badRequest', `This ${what} has something in its record: it can be renamed, and not taken away.`);
+}
+
 function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 'undo' }>): void {
   switch (change.kind) {
     case 'job.create':
@@ -50,7 +56,13 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       return write.create('assembly', { ...FIRST, ...change.assembly });
     case 'assembly.change': {
       const { kind: _, id, revision, ...patch } = change;
+      if (patch.gone) refuseFull(emptiness.ofAssembly(db, id), 'box');
       return write.change('assembly', id, revision, patch);
+    }
+    case 'shaft.change': {
+      const { kind: _, id, revision, ...patch } = change;
+      if (patch.gone) refuseFull(emptiness.ofShaft(db, id), 'shaft');
+      return write.change('shaft', id, revision, patch);
     }
     case 'shaft.create':
       return createShaft(write, change);
@@ -168,6 +180,7 @@ const SAID: Readonly<Record<string, string>> = {
   'build.add': 'the build',
   'reading.keep': 'the reading',
   'assembly.change': 'the change to the box',
+  'shaft.change': 'the change to the shaft',
   'strip.add': 'the entry of the strip log',
   inspect: 'the inspection',
   accept: 'the acceptance',

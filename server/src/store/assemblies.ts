@@ -11,7 +11,7 @@ const COLUMNS = 'id, revision, job_id AS jobId, name, kind, position, mirror_of 
 
 export const assemblies = {
   ofJob: (db: Db, jobId: string): Assembly[] =>
-    db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM assembly WHERE job_id = ? ORDER BY position, id`).all(jobId).map(fromRow),
+    db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM assembly WHERE job_id = ? ORDER BY rowid`).all(jobId).map(fromRow),
   byId(db: Db, id: string): Assembly | null {
     const row = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM assembly WHERE id = ?`).get(id);
     return row ? fromRow(row) : null;

@@ -143,6 +143,7 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
     kind: 'assembly.create',
     assembly: { id: newId(), jobId: w.jobId, name: 'Axle', kind: 'box', position: 1, mirrorOf: null, cameApart: false },
   }),
+  'shaft.change': (w) => ({ kind: 'shaft.change', id: w.setUp.shaft.id, revision: 1, name: 'Main shaft', position: 0 }),
   'assembly.change': (w) => ({ kind: 'assembly.change', id: w.boxId, revision: 1, name: 'Main gearbox', cameApart: true, mirrorOf: null }),
   'shaft.create': (w) =>
     newShaft({ assemblyId: w.boxId, name: 'Idler', template: 'taperPair', place: 'underCover', gasket: false, position: 1, newId }),

@@ -12,7 +12,7 @@ const COLUMNS = 'id, revision, assembly_id AS assemblyId, name, template, place,
 export const shafts = {
   ofJob: (db: Db, jobId: string): Shaft[] =>
     db
-      .prepare<[string], Row>(`SELECT ${COLUMNS} FROM shaft WHERE assembly_id IN (SELECT id FROM assembly WHERE job_id = ?) ORDER BY position, id`)
+      .prepare<[string], Row>(`SELECT ${COLUMNS} FROM shaft WHERE assembly_id IN (SELECT id FROM assembly WHERE job_id = ?) ORDER BY rowid`)
       .all(jobId)
       .map(fromRow),
   byId(db: Db, id: string): Shaft | null {

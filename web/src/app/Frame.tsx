@@ -3,6 +3,7 @@ import { Flag, Menu as MenuIcon, Undo2 } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, type JSX, type ReactNode } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useSaveState } from '../state/api.ts';
+import { KeypadFoot } from '../kit/Keypad.tsx';
 import { Later } from '../kit/Later.tsx';
 import type { OpenJob } from '../state/job.ts';
 import { useLeaveOpen } from '../state/leaveOpen.ts';
@@ -141,12 +142,13 @@ export function Frame({ stops, title, job, instead }: { stops: readonly Stop[]; 
         <div className="flex min-w-0 flex-1 flex-col">
           <Notices job={job ?? null} />
           {job?.state.job.archivedAt && <PutAway job={job.state.job} />}
-          <main id="view" tabIndex={-1} className="min-w-0 flex-1 outline-none max-sm:pb-[60px]">
+          <main id="view" tabIndex={-1} className="min-w-0 flex-1 pb-[var(--keypad)] outline-none max-sm:pb-[calc(60px+var(--keypad))]">
             <Suspense fallback={<p className="p-6">Opening…</p>}>{instead ?? <Outlet />}</Suspense>
           </main>
           {asking}
         </div>
       </div>
+      <KeypadFoot />
       <nav aria-label="Road, phone" className="no-print fixed inset-x-0 bottom-0 z-10 flex h-[60px] border-t-2 border-ink bg-paper sm:hidden">
         {(back ? stops.filter((s) => !IN_MORE.has(s.name)) : stops).map((stop) => (
           <PhoneStop key={stop.name} stop={stop} />
@@ -233,10 +235,10 @@ function PhoneStop({ stop }: { stop: Stop }): JSX.Element {
     <NavLink
       to={stop.to}
       aria-current={on ? 'page' : undefined}
-      className={`flex flex-1 items-center justify-center gap-1 no-underline [&>svg]:w-6 ${on ? 'bg-blue text-paper' : 'text-ink2'}`}
+      className={`flex flex-1 items-center justify-center gap-0.5 no-underline ${on ? 'bg-blue text-paper' : 'text-ink2'}`}
     >
       {stop.sign(on)}
-      <span className={`label text-[16px] ${on ? 'font-semibold' : ''}`}>{stop.short ?? stop.name}</span>
+      <span className={`label text-[15px] whitespace-nowrap ${on ? 'font-semibold' : ''}`}>{stop.short ?? stop.name}</span>
     </NavLink>
   );
 }

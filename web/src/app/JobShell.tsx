@@ -11,7 +11,7 @@ import { Frame } from './Frame.tsx';
 import type { Stop } from './stop.ts';
 import { BackToTheShelf } from './Nowhere.tsx';
 import { OUTER, OuterTitle } from './OuterShell.tsx';
-import { RecordIcon } from './roadIcons.tsx';
+import { BenchIcon, BookIcon, LadderIcon, RecordIcon, SectionIcon } from './roadIcons.tsx';
 import { Spoilt } from './Spoilt.tsx';
 
 const ShaftMenu = lazy(() => import('./ShaftMenu.tsx'));
@@ -64,15 +64,22 @@ function LoadTrouble({ error }: { error: Error }): JSX.Element {
 
 function jobStops({ state, shaft }: OpenJob): Stop[] {
   const at = (view: string): string => `/jobs/${state.job.id}/${view}${shaft ? `?shaft=${shaft.shaft.id}` : ''}`;
-  const sign = (mark: MarkKind) =>
-    function RoadMark(on: boolean) {
-      return <Mark kind={mark} size={24} onBlue={on} />;
+  const sign = (picture: JSX.Element, mark: MarkKind) =>
+    function RoadPicture(on: boolean) {
+      return (
+        <span className="flex items-start">
+          {picture}
+          <span className="-mt-1 ml-0.5 max-sm:-mt-1.5 max-sm:-ml-2">
+            <Mark kind={mark} size={14} onBlue={on} />
+          </span>
+        </span>
+      );
     };
   return [
-    { to: at('bench'), name: 'Bench', key: 'b', sign: sign(state.marks.bench) },
-    { to: at('wear'), name: 'Wear book', short: 'Wear', key: 'w', sign: sign(state.marks.wear) },
-    { to: at('section'), name: 'Section', key: 's', sign: sign(shaft?.mark ?? state.marks.section) },
-    { to: at('builds'), name: 'Dry builds', short: 'Builds', key: 'd', sign: sign(shaft?.mark ?? state.marks.builds) },
+    { to: at('bench'), name: 'Bench', key: 'b', sign: sign(<BenchIcon />, state.marks.bench) },
+    { to: at('wear'), name: 'Wear book', short: 'Wear', key: 'w', sign: sign(<BookIcon />, state.marks.wear) },
+    { to: at('section'), name: 'Section', key: 's', sign: sign(<SectionIcon />, shaft?.mark ?? state.marks.section) },
+    { to: at('builds'), name: 'Dry builds', short: 'Builds', key: 'd', sign: sign(<LadderIcon />, shaft?.mark ?? state.marks.builds) },
     { to: at('record'), name: 'Record', key: 'r', sign: () => <RecordIcon /> },
   ];
 }
@@ -91,7 +98,7 @@ function JobTitle({ open: { state, shaft } }: { open: OpenJob }): JSX.Element {
         <span className="truncate">{state.job.machine}</span>{' '}
         <span className="pl-2 text-[18px] font-medium text-ink2 max-lg:hidden">{state.job.year}</span>
       </Link>
-      <nav aria-label="Boxes" className="flex h-full items-stretch gap-1 border-l border-rule px-2 max-md:hidden">
+      <nav aria-label="Boxes" className="flex h-full items-stretch gap-1 border-l border-rule px-2 max-lg:hidden">
         {state.assemblies.map((assembly) => {
           const first = state.shafts.find((s) => s.assembly.id === assembly.id);
           const on = assembly.id === current;
@@ -127,13 +134,17 @@ function JobTitle({ open: { state, shaft } }: { open: OpenJob }): JSX.Element {
   );
 }
 
+/** Every shaft, in the same view: of this box, and below the width that has room for the boxes, of the others too. */
 function ShaftPicker({ state, shaft, view }: { state: OpenJob['state']; shaft: NonNullable<OpenJob['shaft']>; view: string }): JSX.Element {
-  const others = state.shafts.filter((s) => s.assembly.id === shaft.assembly.id);
-  if (others.length < 2) return <span className="truncate font-semibold">{shaft.shaft.name}</span>;
   const { name } = shaft.shaft;
-  const shafts = others.map((s) => ({ to: `/jobs/${state.job.id}/${view}?shaft=${s.shaft.id}`, name: s.shaft.name }));
+  const isMany = state.assemblies.length > 1;
+  const shafts = state.shafts.map((s) => ({
+    to: `/jobs/${state.job.id}/${view}?shaft=${s.shaft.id}`,
+    name: isMany ? `${s.assembly.name}: ${s.shaft.name}` : s.shaft.name,
+  }));
+  const to = [...shafts, { to: `/jobs/${state.job.id}/boxes`, name: 'Boxes and shafts…' }];
   return (
-    <Later className="label min-h-12 font-semibold" menu={(id) => <ShaftMenu buttonId={id} name={name} shafts={shafts} />}>
+    <Later className="label min-h-12 max-w-full truncate font-semibold" menu={(id) => <ShaftMenu buttonId={id} name={name} shafts={to} />}>
       {name} ▾
     </Later>
   );

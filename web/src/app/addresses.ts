@@ -13,6 +13,7 @@ export const OF_A_JOB = {
   labels: 'BagLabels',
   record: 'Record',
   add: 'NewMachine',
+  boxes: 'Boxes',
 } as const;
 
 /** Around every view of a job. */

@@ -7,6 +7,7 @@ const VIEWS = {
   Workshop: () => import('../views/Workshop/Workshop.tsx'),
   Record: () => import('../views/Record/Record.tsx'),
   NewMachine: () => import('../views/NewMachine/NewMachine.tsx'),
+  Boxes: () => import('../views/Boxes/Boxes.tsx'),
   Bench: () => import('../views/Bench/Bench.tsx'),
   Section: () => import('../views/Section/Section.tsx'),
   DryBuilds: () => import('../views/DryBuilds/DryBuilds.tsx'),

@@ -2,6 +2,8 @@ import { understand, type EntryField as FieldOf, type EntryQuestion, type EntryV
 import { useEffect, useRef, useState, type FormEvent, type JSX, type ReactNode } from 'react';
 import { useDraft } from '../state/drafts.ts';
 import { Field, fieldIdOf, Secondary } from './controls.tsx';
+import { KEYED } from './Keypad.tsx';
+import { useNarrow } from './useMedia.ts';
 
 /** What is being typed in a field that takes a length, and what it is understood as. */
 export interface Entry<Of extends FieldOf> {
@@ -73,13 +75,16 @@ interface Props<Of extends FieldOf> {
   readonly className?: string;
   /** how it is said back, where not as every other */
   readonly says?: (value: EntryValues[Of]) => ReactNode;
+  /** on a narrow sheet: its name before it, and what was understood after it */
+  readonly inRow?: boolean;
   /** asks while it is typed, where nothing is pressed to keep it */
   readonly asksAtOnce?: boolean;
 }
 
 /** A field that takes a length: says back in both systems what it understood, asks with its meanings as buttons, or refuses in a sentence. */
-export function EntryField<Of extends FieldOf>({ entry, says, className, asksAtOnce = false, ...field }: Props<Of>): JSX.Element {
+export function EntryField<Of extends FieldOf>({ entry, says, className, asksAtOnce = false, inRow = false, ...field }: Props<Of>): JSX.Element {
   const id = field.id ?? fieldIdOf(field.label);
+  const narrow = useNarrow();
   const { understood, text, tried, meaning } = entry;
   const isEmpty = text.trim() === '';
   const isAsked = (tried || (asksAtOnce && !isEmpty)) && understood.kind === 'ask' && meaning === null;
@@ -88,11 +93,14 @@ export function EntryField<Of extends FieldOf>({ entry, says, className, asksAtO
     <div className={className}>
       <Field
         {...field}
+        {...KEYED}
+        inputMode={narrow ? 'none' : 'text'}
         id={id}
         value={text}
         onChange={(event) => entry.type(event.target.value)}
+        inRow={inRow}
         refusal={isRefused ? understood.message : null}
-        says={isEmpty || isAsked ? '' : <Said understood={meaning ? { kind: 'understood', ...meaning } : understood} says={says} />}
+        says={isEmpty || isAsked ? '' : <Said understood={meaning ? { kind: 'understood', ...meaning } : understood} says={says} inLines={inRow} />}
       />
       {isAsked && (
         <Asked key={text} understood={understood} takesFocus={tried} onChoose={entry.choose} onLeave={() => document.getElementById(id)?.focus()} />
@@ -101,11 +109,25 @@ export function EntryField<Of extends FieldOf>({ entry, says, className, asksAtO
   );
 }
 
-function Said<Value>({ understood, says }: { understood: Understood<Value>; says: ((value: Value) => ReactNode) | undefined }): ReactNode {
+function Said<Value>({
+  understood,
+  says,
+  inLines,
+}: {
+  understood: Understood<Value>;
+  says: ((value: Value) => ReactNode) | undefined;
+  inLines: boolean;
+}): ReactNode {
   if (understood.kind === 'refused') return <span className="text-ink2">not understood yet</span>;
   if (understood.kind === 'ask')
     return <span className="text-ink2">{understood.meanings.map(({ said }) => said.split(' · ')[0]).join(', or ')}?</span>;
-  return says?.(understood.value) ?? understood.said;
+  const said = says?.(understood.value) ?? understood.said;
+  if (!inLines || typeof said !== 'string') return said;
+  return said.split(' · ').map((each, i) => (
+    <span key={each} className={`num block leading-6 ${i === 0 ? 'text-[16px] font-semibold' : 'text-[14px] text-ink2'}`}>
+      {each}
+    </span>
+  ));
 }
 
 /** Its meanings, likeliest first: by a tap, or by its number. Enter again chooses nothing. */
@@ -140,13 +162,19 @@ export function Asked<Said extends { readonly said: string; readonly asTyped?: t
     >
       <p className="m-0 mb-2 font-medium first-letter:uppercase">{why}</p>
       <div className="flex flex-wrap gap-2">
-        {meanings.map((meaning, i) => (
-          <Secondary key={meaning.said} onClick={() => onChoose(meaning)} className="flex min-h-14 items-center gap-2">
-            <span className="num text-[14px] text-ink2">{i + 1}</span>
-            {meaning.asTyped && 'keep '}
-            <span className="num">{meaning.said}</span>
-          </Secondary>
-        ))}
+        {meanings.map((meaning, i) => {
+          const [first = '', ...others] = meaning.said.split(' · ');
+          return (
+            <Secondary key={meaning.said} onClick={() => onChoose(meaning)} className="flex min-h-14 max-w-full items-start gap-2 py-1 text-left">
+              <span className="num pt-0.5 text-[14px] text-ink2">{i + 1}</span>
+              <span>
+                {meaning.asTyped && 'keep '}
+                <span className="num text-[18px] font-semibold">{first}</span>
+                {others.length > 0 && <span className="num block text-[15px] leading-5 text-ink2">{others.join(' · ')}</span>}
+              </span>
+            </Secondary>
+          );
+        })}
       </div>
     </div>
   );

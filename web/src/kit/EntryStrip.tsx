@@ -13,7 +13,9 @@ import type { ReadingValue } from '@elder-cog/derive';
 import { forwardRef, useState, type JSX, type ReactNode } from 'react';
 import { Primary, Refusal } from './controls.tsx';
 import { Asked } from './EntryField.tsx';
+import { KEYED } from './Keypad.tsx';
 import { Both } from './Num.tsx';
+import { useNarrow } from './useMedia.ts';
 import { useTurn } from './turn.ts';
 
 export type ReadingMeaning = Meaning<ReadingEntry>;
@@ -37,8 +39,6 @@ export interface EntryStripProps {
   readonly remark?: string | null;
   /** kept here and not yet by the server, which is away */
   readonly waiting?: boolean;
-  /** the page has its own keypad: the tablet's keyboard stays away */
-  readonly ownKeypad?: boolean;
 }
 
 /**
@@ -60,10 +60,10 @@ export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function
     busy = false,
     remark = null,
     waiting = false,
-    ownKeypad = false,
   },
   ref,
 ) {
+  const narrow = useNarrow();
   const [tried, setTried] = useState(false);
   const understood = understand(value, { field: 'reading', ...question });
   const isNothing = value.trim() === '';
@@ -110,7 +110,8 @@ export const EntryStrip = forwardRef<HTMLInputElement, EntryStripProps>(function
           placeholder={`like ${example}`}
           autoComplete="off"
           spellCheck={false}
-          inputMode={ownKeypad ? 'none' : 'text'}
+          inputMode={narrow ? 'none' : 'text'}
+          {...KEYED}
           aria-describedby={`${id}-says`}
           aria-invalid={tried && understood.kind === 'refused' ? true : undefined}
           className="num h-[60px] min-w-0 flex-1 border-2 border-blue bg-sheet px-4 text-[28px] placeholder:text-[18px]"

@@ -64,6 +64,8 @@ type FieldProps = InputHTMLAttributes<HTMLInputElement> & {
   readonly says?: ReactNode;
   readonly refusal?: string | null;
   readonly hideLabel?: boolean;
+  /** its name before it, what was understood after it */
+  readonly inRow?: boolean;
 };
 
 /** What a field is called in the page where nothing else is said. */
@@ -71,13 +73,17 @@ export const fieldIdOf = (label: string): string => `field-${label.replace(/\W+/
 
 /** A field that says beside it what it understood, or in one sentence what was wrong; the entry stays to be mended. */
 export const Field = forwardRef<HTMLInputElement, FieldProps>(function Field(
-  { label, says, refusal, id, hideLabel = false, className = '', ...rest },
+  { label, says, refusal, id, hideLabel = false, inRow = false, className = '', ...rest },
   ref,
 ) {
   const fieldId = id ?? fieldIdOf(label);
   return (
-    <div className={className}>
-      <label htmlFor={fieldId} className={hideLabel ? 'sr-only' : 'label block text-[17px] font-semibold'}>
+    <div
+      className={
+        inRow ? `grid grid-cols-[92px_minmax(0,1fr)_132px] items-center gap-x-3 max-sm:grid-cols-[minmax(0,1fr)_124px] ${className}` : className
+      }
+    >
+      <label htmlFor={fieldId} className={hideLabel ? 'sr-only' : `label block text-[17px] font-semibold ${inRow ? 'max-sm:col-span-2' : ''}`}>
         {label}
       </label>
       <input
@@ -90,7 +96,11 @@ export const Field = forwardRef<HTMLInputElement, FieldProps>(function Field(
         aria-describedby={`${fieldId}-says`}
         className="num mt-1 h-14 w-full min-w-0 border border-edge bg-sheet px-3 text-[20px]"
       />
-      <div id={`${fieldId}-says`} aria-live="polite" className="mt-1 min-h-6 text-[16px]">
+      <div
+        id={`${fieldId}-says`}
+        aria-live="polite"
+        className={`text-[16px] ${inRow ? (refusal ? 'col-span-full col-start-2 max-sm:col-start-1' : 'leading-5') : 'mt-1 min-h-6'}`}
+      >
         {refusal ? <Refusal>{refusal}</Refusal> : says}
       </div>
     </div>

@@ -140,8 +140,29 @@ describe('controls', () => {
     expect(/aria-describedby="([^"]+)"/.exec(field)?.[1]).toBe(/<div id="([^"]+)"/.exec(field)?.[1]);
   });
   it('have every key an oily thumb needs', () => {
-    const keys = html(<Keypad value="" onChange={() => undefined} onKeep={() => undefined} />);
-    for (const key of ['7', '0', '.', '½', '/', '&gt;', 'goes', 'stops', 'thou', 'mm', 'Rub out', 'Keep'])
+    const keys = html(<Keypad onPress={() => undefined} />);
+    for (const key of [
+      '7',
+      '0',
+      '.',
+      '½',
+      '/',
+      '&gt;',
+      '&lt;',
+      '+',
+      'minus',
+      'space',
+      '×',
+      'less',
+      'max',
+      'preload',
+      'goes',
+      'stops',
+      'thou',
+      'mm',
+      'Rub out',
+      'Keep',
+    ])
       expect(keys).toContain(`aria-label="${key}"`);
   });
 });

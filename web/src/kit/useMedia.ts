@@ -16,3 +16,5 @@ export function useMedia(query: string): boolean {
 export const useWide = (): boolean => useMedia('(min-width: 1024px)');
 /** A phone: the strip sits on its keypad at the foot. */
 export const usePhone = (): boolean => useMedia('(max-width: 639px)');
+/** A tablet held upright, or a phone: typed on the keys at the foot of the page. */
+export const useNarrow = (): boolean => useMedia('(max-width: 1023px)');

@@ -1,4 +1,13 @@
-import type { Build, Change, FitLeaf, LimitSource, RawReading, Station, Withdrawal } from '@elder-cog/contract';
+import {
+  NOT_MEASURED,
+  type Build,
+  type Change,
+  type FitLeaf,
+  type LimitSource,
+  type RawReading,
+  type Station,
+  type Withdrawal,
+} from '@elder-cog/contract';
 import type { Instrument, LeafLine, Length, LengthUnit, Limits, Meaning, parsePack, ReadingEntry } from '@elder-cog/core';
 import type { BuildNow, ShaftState } from '@elder-cog/derive';
 import { newId, useSettings } from './settings.ts';
@@ -132,8 +141,8 @@ export function fitPack(shaft: ShaftState, leaves: readonly FitLeaf[]): Change {
 
 /** As it was found, with a pack nobody has measured: it can be read all the same. */
 export function packNotKnown(shaft: ShaftState): Change {
-  const bolts = shaft.slots.find((s) => s.slot.kind === 'fastening');
-  return buildOf(shaft, 'as_found', bolts ? [{ id: newId(), slotId: bolts.slot.id, leaves: [], state: null }] : []);
+  const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
+  return buildOf(shaft, 'as_found', pack ? [{ id: newId(), slotId: pack.slot.id, leaves: [], state: NOT_MEASURED }] : []);
 }
 
 /** A change made without fitting: bolts torqued, another gasket. A child build with that slot's state. */

@@ -17,6 +17,7 @@ import { NoShaft } from '../Section/Section.tsx';
 import { SetUp, setUpStep } from '../Section/SetUp.tsx';
 import { PackShelf } from '../Section/PackShelf.tsx';
 import { LookAgain, MatchedWarnings } from '../WearBook/InQuestion.tsx';
+import { sizeUnit } from '../WearBook/PartRows.tsx';
 import { OpenItems } from './OpenItems.tsx';
 
 /** One job's home: what to do next, with its entry in place; what is out or stale; the last readings. */
@@ -111,6 +112,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
         firm: g.now.kind === 'read',
         limits: g.limits?.limits ?? null,
         to: `section?shaft=${s.shaft.id}`,
+        unit: null,
         more: g.accepted && g.mark === 'accepted' ? g.accepted.reason : g.now.kind === 'read' ? '' : (g.now.because ?? 'not read yet'),
       })),
     ),
@@ -123,7 +125,8 @@ function Worst({ state }: { state: JobState }): JSX.Element {
         value: p.clearance?.greatest ?? null,
         firm: true,
         limits: p.limits?.limits ?? null,
-        to: `wear?shaft=${s.shaft.id}`,
+        to: `wear?shaft=${s.shaft.id}&row=${p.station.id}`,
+        unit: null,
         more: p.accepted && p.mark === 'accepted' ? p.accepted.reason : p.clearance ? 'greatest clearance' : 'not both read',
       })),
     ),
@@ -138,11 +141,15 @@ function Worst({ state }: { state: JobState }): JSX.Element {
           value: f.now,
           firm: true,
           limits: f.limits?.limits ?? null,
-          to: `wear?shaft=${s.shaft.id}`,
+          to: `wear?shaft=${s.shaft.id}&row=${f.station.id}`,
+          unit: sizeUnit(f),
           more: f.accepted && f.mark === 'accepted' ? f.accepted.reason : FEATURES[f.kind].measures,
         })),
     ),
-  ].sort((a, b) => ORDER.indexOf(a.mark) - ORDER.indexOf(b.mark));
+  ]
+    .filter((row) => row.mark !== 'in')
+    .sort((a, b) => ORDER.indexOf(a.mark) - ORDER.indexOf(b.mark));
+  if (rows.length === 0) return <p className="m-0 text-ink2">Nothing is out, and everything has been read.</p>;
   return (
     <ul className="m-0 list-none p-0">
       {rows.map((row) => (
@@ -158,12 +165,12 @@ function Worst({ state }: { state: JobState }): JSX.Element {
             </span>
             <span className="shrink-0 text-right">
               <span className="num text-[20px] font-semibold">
-                {row.value === null ? '?' : row.firm ? formatLength(row.value, unit) : `(${formatLength(row.value, unit)})`}
+                {row.value === null ? '?' : row.firm ? formatLength(row.value, row.unit ?? unit) : `(${formatLength(row.value, row.unit ?? unit)})`}
               </span>{' '}
-              {row.value !== null && <span className="unit text-[14px]">{unitWord(unit)}</span>}
+              {row.value !== null && <span className="unit text-[14px]">{unitWord(row.unit ?? unit)}</span>}
               {row.limits && (
                 <span className="block text-[15px] leading-5 text-ink2">
-                  want <span className="num">{formatLimits(row.limits, unit)}</span>
+                  want <span className="num">{formatLimits(row.limits, row.unit ?? unit)}</span>
                 </span>
               )}
             </span>

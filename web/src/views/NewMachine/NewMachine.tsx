@@ -5,9 +5,10 @@ import { useEffect, useRef, useState, type JSX, type KeyboardEvent } from 'react
 import { useForm } from 'react-hook-form';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { z } from 'zod';
-import { Chip, Primary, Refusal } from '../../kit/controls.tsx';
+import { Chip, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
 import { SectionView } from '../../kit/SectionView.tsx';
 import { useCommand, useJobReply } from '../../state/api.ts';
+import { draftOf, useDrafts } from '../../state/drafts.ts';
 import { newId } from '../../state/settings.ts';
 
 const form = z.object({
@@ -21,9 +22,35 @@ const form = z.object({
 });
 type Form = z.infer<typeof form>;
 
+const typedForm = z
+  .object({
+    machine: z.string(),
+    year: z.string(),
+    box: z.string(),
+    shaft: z.string(),
+    template: form.shape.template,
+    place: z.string(),
+    gasket: z.boolean(),
+  })
+  .partial();
+
 const BOXES = ['Gearbox', 'Transfer box', 'Final drive', 'Rear axle', 'Overdrive', 'Wheel hub'];
 const SHAFTS = ['Input shaft', 'Layshaft', 'Output shaft', 'Idler shaft', 'Pinion shaft', 'Hub'];
+const BY_NUT = /\b(?:hub|pinion|axle|wheel)\b/i;
 const TEMPLATE_NAMES = Object.keys(TEMPLATES) as TemplateName[];
+
+/** What stood half typed when the view was left. */
+function halfDone(draft: string): Partial<Form> {
+  const read = typedForm.safeParse(jsonOr(draftOf(draft)));
+  return read.success ? (read.data as Partial<Form>) : {};
+}
+const jsonOr = (text: string): unknown => {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return {};
+  }
+};
 
 /** A new machine with its first box and shaft; or, inside a job, another box or shaft. No dimension is asked for. */
 export default function NewMachine(): JSX.Element {
@@ -35,6 +62,7 @@ export default function NewMachine(): JSX.Element {
   const facts = jobId ? existing.data?.facts : undefined;
   const box = facts?.assemblies.find((a) => a.id === search.get('box'));
   const sheet = useRef<HTMLFormElement>(null);
+  const draft = `new machine ${jobId ?? ''}`;
   const { register, handleSubmit, watch, setValue, formState } = useForm<Form>({
     resolver: zodResolver(form),
     defaultValues: {
@@ -45,9 +73,17 @@ export default function NewMachine(): JSX.Element {
       template: 'taperPair',
       place: 'underCover',
       gasket: false,
+      ...halfDone(draft),
     },
   });
-  const { template, place, gasket, box: boxName } = watch();
+  const typed = watch();
+  const { template, place, gasket, box: boxName, shaft: shaftName } = typed;
+  const put = useDrafts((s) => s.put);
+  useEffect(() => put(draft, JSON.stringify(typed)), [put, draft, typed]);
+  const [drawnBy, setDrawnBy] = useState<'cover' | 'nut' | null>(null);
+  // what is closed by a cover as a rule, and what is drawn up by a nut as often as not
+  const drawn = drawnBy ?? (BY_NUT.test(`${boxName} ${shaftName}`) ? null : 'cover');
+  const isPair = template === 'taperPair';
   const [mirror, setMirror] = useState<string | null>(null);
   const choice = TEMPLATES[template];
   useEffect(() => {
@@ -59,7 +95,7 @@ export default function NewMachine(): JSX.Element {
 
   const isNewBox = facts !== undefined && !facts.assemblies.some((a) => a.name.toLowerCase() === boxName.trim().toLowerCase());
   const others = isNewBox ? facts.assemblies : [];
-  const make = async (entry: Form): Promise<void> => {
+  const make = async (entry: Form, withShaft = true): Promise<void> => {
     const at = new Date().toISOString();
     const job = jobId ?? newId();
     const same = facts?.assemblies.find((a) => a.name.toLowerCase() === entry.box.toLowerCase());
@@ -84,13 +120,13 @@ export default function NewMachine(): JSX.Element {
     };
     const { kind: _, ...whole } = shaft;
     const changes: Change[] = jobId
-      ? [...(same ? [] : [{ kind: 'assembly.create' as const, assembly }]), shaft]
+      ? [...(same ? [] : [{ kind: 'assembly.create' as const, assembly }]), ...(withShaft ? [shaft] : [])]
       : [
           {
             kind: 'job.begin',
             job: { id: job, machine: entry.machine, year: entry.year, note: '', createdAt: at, archivedAt: null },
             assemblies: [assembly],
-            shafts: [whole],
+            shafts: withShaft ? [whole] : [],
             limits: [],
             builds: [],
             readings: [],
@@ -101,7 +137,8 @@ export default function NewMachine(): JSX.Element {
     } catch {
       return; // the title block says why; the form keeps what was typed
     }
-    void navigate(`/jobs/${job}/section?shaft=${shaft.shaft.id}`);
+    put(draft, '');
+    void navigate(withShaft ? `/jobs/${job}/section?shaft=${shaft.shaft.id}` : `/jobs/${job}/strip`);
   };
 
   /** Enter commits a field and goes on to the next; on the last it makes the machine. */
@@ -153,7 +190,7 @@ export default function NewMachine(): JSX.Element {
     <form
       ref={sheet}
       onKeyDown={onEnter}
-      onSubmit={(event) => void handleSubmit(make)(event)}
+      onSubmit={(event) => void handleSubmit((entry) => make(entry))(event)}
       className="grid gap-x-8 px-5 py-4 lg:grid-cols-[380px_minmax(0,1fr)]"
     >
       <div>
@@ -231,9 +268,31 @@ export default function NewMachine(): JSX.Element {
             <input data-stop type="checkbox" {...register('gasket')} className="h-6 w-6 accent-blue" /> a gasket lies under the cover as well
           </label>
         )}
-        <Primary data-stop type="submit" enter disabled={sending} className="mt-3">
-          {jobId ? 'Add it' : 'Put it on the shelf'}
-        </Primary>
+        {isPair && (
+          <div role="group" aria-label="What draws the bearings up?" className="mt-2 flex flex-wrap items-center gap-2">
+            <span>What draws the bearings up?</span>
+            <Chip on={drawn === 'cover'} onClick={() => setDrawnBy('cover')}>
+              a cover, against their cups
+            </Chip>
+            <Chip on={drawn === 'nut'} onClick={() => setDrawnBy('nut')}>
+              a nut, against their cones
+            </Chip>
+          </div>
+        )}
+        {isPair && drawn === 'nut' && (
+          <p role="alert" className="m-0 mt-2 max-w-prose border-l-4 border-ink pl-3">
+            Cones drawn together by a nut go the other way: a thicker spacer between them gives more float. There is no drawing of that here yet, so
+            nothing is reckoned from this one. The Loose sheet reckons it; strip log and open items take the box without its shaft.
+          </p>
+        )}
+        <div className="mt-3 flex flex-wrap items-center gap-3">
+          <Primary data-stop type="submit" enter disabled={sending || (isPair && drawn !== 'cover')}>
+            {jobId ? 'Add it' : 'Put it on the shelf'}
+          </Primary>
+          <Secondary disabled={sending} onClick={() => void handleSubmit((entry) => make(entry, false))()}>
+            Only the box, for now
+          </Secondary>
+        </div>
         <p className="text-ink2">No dimension is needed. What is not measured is drawn dashed.</p>
       </div>
     </form>

@@ -5,6 +5,7 @@ import { Fragment, useMemo, useState, type JSX } from 'react';
 import { Field, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
 import { useUndo } from '../../app/Undo.tsx';
 import { useJournal } from '../../state/api.ts';
+import { TakeBack } from '../../kit/TakeBack.tsx';
 import { useJob } from '../../state/job.ts';
 
 type Entry = RecordLine;
@@ -42,6 +43,7 @@ const KINDS: Readonly<Record<string, string>> = {
   'job.change': 'machine',
   'assembly.create': 'box',
   'shaft.create': 'shaft',
+  'shaft.change': 'shaft',
 };
 
 /** Everything in the order it was done: what was kept, changed and taken back, by whom, and why. */
@@ -151,6 +153,11 @@ function Line({ entry }: { entry: Entry }): JSX.Element {
         )}
       </span>
       <span className="text-right text-ink2 max-sm:hidden">{entry.who}</span>
+      {entry.kind === 'reading.keep' && !entry.taken && (
+        <span className="no-print col-start-3 max-sm:col-span-2 max-sm:col-start-1">
+          <TakeBack id={entry.key} what={entry.words} />
+        </span>
+      )}
     </li>
   );
 }

@@ -1,4 +1,4 @@
-import { formatLength, formatLimits, MARK_WORDS, unitWord, type Length } from '@elder-cog/core';
+import { formatLength, formatLimits, MARK_WORDS, nanometres, unitWord, type Length } from '@elder-cog/core';
 import { limitsThatDisagree, type GapState } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Link } from 'react-router';
@@ -54,15 +54,22 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
               <span className="unit text-[16px]">{unitWord(unit)}</span>
               <span className="pl-3 text-[16px]">{originWords(gap.limits.fact)}</span>
             </>
+          ) : gap.nominal ? (
+            <>
+              <span className="num text-[18px] font-semibold">{formatLength(gap.nominal.value, unit)}</span>{' '}
+              <span className="unit text-[16px]">{unitWord(unit)}</span> alone
+              <span className="pl-3 text-[16px]">{originWords(gap.nominal.fact)}</span>
+              {now.kind === 'read' && value !== null && (
+                <span className="block text-[16px] text-ink2">{fromNominal(value - gap.nominal.value, unit)}</span>
+              )}
+            </>
           ) : (
             <span className="text-ink2">no limits yet</span>
           )}
         </span>
-        {gap.limits && (
-          <Quiet onClick={() => setEditing((e) => !e)} aria-expanded={editing} className="no-print">
-            Limits ▸
-          </Quiet>
-        )}
+        <Quiet onClick={() => setEditing((e) => !e)} aria-expanded={editing} className="no-print">
+          Limits ▸
+        </Quiet>
       </p>
       {others.length > 0 && (
         <p className="m-0 text-[15px] leading-5">
@@ -102,6 +109,12 @@ function BigNumber({
   );
 }
 
+/** "3.0 thou over it": a difference, and no verdict. */
+const fromNominal = (by: number, unit: 'thou' | 'mm'): string =>
+  by === 0
+    ? 'just that'
+    : `${formatLength(nanometres(Math.abs(by)), unit)} ${unitWord(unit)} ${by > 0 ? 'over' : 'under'} it: no verdict until a tolerance is given`;
+
 /** "Loose · sure", "Stale: bolts torqued", "Forecast, not read". */
 export function verdictWords(gap: GapState): string {
   const { now, verdict, limits } = gap;
@@ -111,6 +124,6 @@ export function verdictWords(gap: GapState): string {
   if (now.disagree) return 'Cannot tell';
   if (!limits || !verdict) return 'No limits to judge by';
   if (verdict.place === 'unmeasured') return 'Cannot tell';
-  const surety = { sure: 'sure', near: 'near the limit', cannotTell: 'cannot be sure' }[verdict.sure];
+  const surety = { sure: 'sure', near: 'nearly sure', cannotTell: 'cannot be sure' }[verdict.sure];
   return `${MARK_WORDS[verdict.place]} · ${surety}`;
 }

@@ -18,7 +18,6 @@ import { useEffect, useMemo, useRef, useState, type JSX, type ReactNode, type Re
 import { Chip, Heading, Quiet } from '../../kit/controls.tsx';
 import { Dial } from '../../kit/Dial.tsx';
 import { EntryStrip, type EntryStripProps, type ReadingMeaning } from '../../kit/EntryStrip.tsx';
-import { Keypad } from '../../kit/Keypad.tsx';
 import { tick } from '../../kit/tick.ts';
 import { wayOf } from '../../kit/methodDrawings.tsx';
 import { useCommand } from '../../state/api.ts';
@@ -215,7 +214,7 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
   );
 }
 
-interface StripProps extends Omit<EntryStripProps, 'value' | 'onChange' | 'onKeep' | 'ownKeypad' | 'remark'> {
+interface StripProps extends Omit<EntryStripProps, 'value' | 'onChange' | 'onKeep' | 'remark'> {
   /** true once it is kept */
   readonly onKeep: (text: string, meaning: ReadingMeaning) => Promise<boolean>;
   /** where what is half typed is kept */
@@ -236,7 +235,7 @@ function Strip({ onKeep, draft, isBackwards, keypad, dial, ref, ...strip }: Stri
   const { divisions = 100, balanced = false } = strip.question.instrument;
   return (
     <>
-      <Foot pinned={keypad} value={text} onChange={setText}>
+      <Foot pinned={keypad}>
         <EntryStrip
           {...strip}
           ref={ref}
@@ -244,7 +243,6 @@ function Strip({ onKeep, draft, isBackwards, keypad, dial, ref, ...strip }: Stri
           onChange={setText}
           onKeep={(entry, meaning) => void keep(entry, meaning)}
           remark={otherWay ? 'The hand ran the other way here last time.' : null}
-          ownKeypad={keypad}
         />
       </Foot>
       {dial && text !== '' && (
@@ -268,39 +266,13 @@ function instrumentWords(instrument: Instrument): string {
   return `${instrument.name}${face}${corrected.length > 0 ? `, ${corrected.join(', ')}` : ''}`;
 }
 
-/** On a phone the strip sits at the foot of the page, and its keypad comes up while it is being typed in. */
-function Foot({
-  pinned,
-  value,
-  onChange,
-  children,
-}: {
-  pinned: boolean;
-  value: string;
-  onChange: (value: string) => void;
-  children: ReactNode;
-}): JSX.Element {
-  const [active, setActive] = useState(false);
+/** On a phone the strip sits at the foot of the page, over its keys while it is being typed in. */
+function Foot({ pinned, children }: { pinned: boolean; children: ReactNode }): JSX.Element {
   if (!pinned) return <>{children}</>;
   return (
     <>
-      <div className={active ? 'h-[392px]' : 'h-[112px]'} />
-      <div
-        className="fixed inset-x-0 bottom-[60px] z-10 border-t-2 border-ink bg-paper px-3 pt-2"
-        onFocus={() => setActive(true)}
-        onBlur={() => setActive(false)}
-      >
-        {children}
-        {active && (
-          <div className="-mx-3">
-            <Keypad
-              value={value}
-              onChange={onChange}
-              onKeep={() => (document.getElementById('entry') as HTMLInputElement | null)?.form?.requestSubmit()}
-            />
-          </div>
-        )}
-      </div>
+      <div className="h-[calc(112px+var(--keypad))]" />
+      <div className="fixed inset-x-0 bottom-[calc(60px+var(--keypad))] z-10 border-t-2 border-ink bg-paper px-3 pt-2">{children}</div>
     </>
   );
 }

@@ -103,6 +103,12 @@ export function NoShaft({ jobId }: { jobId: string }): JSX.Element {
         className="label inline-flex min-h-14 items-center bg-blue px-5 text-[18px] font-semibold text-paper no-underline"
       >
         Add a box
+      </Link>{' '}
+      <Link to={`/jobs/${jobId}/boxes`} className="inline-flex min-h-14 items-center px-3 text-blue">
+        Boxes and shafts ▸
+      </Link>{' '}
+      <Link to={`/jobs/${jobId}/strip`} className="inline-flex min-h-14 items-center px-3 text-blue">
+        Strip log, as it comes apart ▸
       </Link>
     </div>
   );

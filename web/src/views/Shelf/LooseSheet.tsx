@@ -156,7 +156,7 @@ export function LooseSheet(): JSX.Element {
         <span className="text-ink2">no machine, no set-up</span>
       </div>
       <div role="radiogroup" aria-label="Where is the shim?">
-        <PlaceDrawing place={place} nutted={nutted} />
+        {!nutted && <PlaceDrawing place={place} />}
         <div className="mt-1 grid grid-cols-4 gap-1">
           {spots.map((spot) => (
             <button
@@ -191,12 +191,13 @@ export function LooseSheet(): JSX.Element {
           cones drawn by a nut
         </Chip>
       </p>
-      <EntryField entry={limits} id="loose-limits" label="Limits" asksAtOnce placeholder={bare === 'mm' ? 'like 0.04-0.09' : 'like 3½-7½'} />
+      <EntryField entry={limits} id="loose-limits" label="Limits" asksAtOnce inRow placeholder={bare === 'mm' ? 'like 0.04-0.09' : 'like 3½-7½'} />
       <EntryField
         entry={pack}
         id="loose-pack-in-now"
         label="Pack in now"
         asksAtOnce
+        inRow
         placeholder={bare === 'mm' ? 'like 0.40+0.15, or none' : 'like 16+7, or none'}
         says={(leaves) => inBoth(leavesTotal(leaves))}
       />
@@ -205,6 +206,7 @@ export function LooseSheet(): JSX.Element {
         id="loose-reading"
         label="Reading"
         asksAtOnce
+        inRow
         placeholder={method === 'feelers' ? 'like goes 8 stops 9' : 'like 91>17'}
       />
       {sheet.refusal && <Refusal>{sheet.refusal}</Refusal>}
@@ -300,7 +302,7 @@ function LoosePack({ choice, unit, first }: { choice: PackChoice; unit: 'thou' |
 }
 
 /** Where the shim is, on a small half section: the chosen place in brass. */
-function PlaceDrawing({ place, nutted }: { place: Place; nutted: boolean }): JSX.Element {
+function PlaceDrawing({ place }: { place: Place }): JSX.Element {
   const [ref, width] = useWidth<HTMLDivElement>();
   const template = place === 'thrustWasher' ? 'plainThrust' : 'taperPair';
   const drawn: Place = place === 'thrustWasher' ? 'thrustWasher' : place === 'underCover' || place === 'behindCup' ? place : 'behindCone';
@@ -339,7 +341,7 @@ function PlaceDrawing({ place, nutted }: { place: Place; nutted: boolean }): JSX
           viewBox="92 52 640 160"
           preserveAspectRatio="xMidYMid meet"
           role="img"
-          aria-label={`The shim ${SAYS[place] ?? ''}${nutted ? ', cones drawn together by a nut' : ''}`}
+          aria-label={`The shim ${SAYS[place] ?? ''}`}
         >
           <Shapes shapes={shapes} width={816} height={388} says="" />
         </svg>

@@ -67,7 +67,7 @@ export function MeasureStrip({ feature, mate, onNext, onMove }: MeasureStripProp
   return (
     <section
       aria-label="Measure"
-      className="sticky bottom-0 z-[5] border-t-2 border-ink bg-paper px-4 py-2 max-sm:bottom-[60px]"
+      className="sticky bottom-[var(--keypad)] z-[5] border-t-2 border-ink bg-paper px-4 py-2 max-sm:bottom-[calc(60px+var(--keypad))]"
       onKeyDown={(event) => {
         if (event.target !== strip.current || text !== '') return;
         if (event.key === 'ArrowDown') onMove(1);

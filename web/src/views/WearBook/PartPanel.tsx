@@ -1,6 +1,7 @@
 import type { Station } from '@elder-cog/contract';
 import { FEATURES, formatLength, formatLimits, MARK_WORDS, unitWord, type Length } from '@elder-cog/core';
 import { isPair, lookAlikesWith, plainName, setsWith, type FeatureState, type PairState } from '@elder-cog/derive';
+import { format } from 'date-fns';
 import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Heading, Quiet } from '../../kit/controls.tsx';
@@ -9,6 +10,7 @@ import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { Num } from '../../kit/Num.tsx';
 import { Photos } from '../../kit/Photos.tsx';
 import { SumView } from '../../kit/SumView.tsx';
+import { TakeBack } from '../../kit/TakeBack.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
@@ -93,7 +95,9 @@ function PairPanel({ pair }: { pair: PairState }): JSX.Element {
         isOut={verdict !== null && verdict.place !== 'in'}
         accepted={pair.accepted}
       />
+      <ByPlace pair={pair} />
       <ReadGrid features={[pair.bore, pair.journal]} />
+      <Earlier features={[pair.bore, pair.journal]} />
       {pair.sum.length > 0 && (
         <div className="mt-2 border-t border-rule pt-2">
           <Heading>The sum</Heading>
@@ -153,6 +157,7 @@ function FeaturePanel({ feature }: { feature: FeatureState }): JSX.Element {
       )}
       <AcceptIt station={station} value={now} isOut={verdict !== null && verdict.place !== 'in'} accepted={feature.accepted} />
       <ReadGrid features={[feature]} />
+      <Earlier features={[feature]} />
       {feature.sum.length > 0 && (
         <div className="mt-2 border-t border-rule pt-2">
           <Heading>The sum</Heading>
@@ -205,6 +210,68 @@ function LimitLine({ row }: { row: FeatureState | PairState }): JSX.Element {
   );
 }
 
+/** The clearance at each place, direction by direction, each with its place in the limits. */
+function ByPlace({ pair }: { pair: PairState }): JSX.Element | null {
+  const unit = useSettings((st) => st.unit);
+  const { byPlace, limits } = pair;
+  if (byPlace.length === 0) return null;
+  const { min = -Infinity, max = Infinity } = limits?.limits ?? {};
+  const most = Math.max(...byPlace.map((place) => place.clearances.length));
+  return (
+    <table className="mt-2 w-full border-collapse">
+      <thead>
+        <tr className="label border-b border-edge text-[16px]">
+          <th className="py-1 text-left font-semibold">Clearance, {unitWord(unit)}</th>
+          {DIRECTIONS.slice(0, most).map((name) => (
+            <th key={name} className="text-right font-semibold">
+              {name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {byPlace.map(({ at, clearances }) => (
+          <tr key={at} className="border-b border-rule">
+            <th scope="row" className="py-1 text-left font-normal">
+              {at || 'as read'}
+            </th>
+            {clearances.map((clearance, i) => (
+              <td
+                key={i}
+                className={`num text-right text-[18px] ${limits && clearance > max ? 'font-semibold text-loose' : limits && clearance < min ? 'font-semibold text-tight' : ''}`}
+              >
+                {formatLength(clearance, unit)}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+/** Two readings at a place are taken square to each other. */
+const DIRECTIONS = ['12–6', '3–9', 'third', 'fourth', 'fifth', 'sixth'] as const;
+
+/** What it measured before it was measured afresh. */
+function Earlier({ features }: { features: readonly (FeatureState | null)[] }): JSX.Element | null {
+  const sets = features.flatMap((f) => (f ? f.earlier.map((set) => ({ feature: f, set })) : []));
+  if (sets.length === 0) return null;
+  return (
+    <section aria-label="Before" className="mt-2">
+      <Heading>Before</Heading>
+      {sets.map(({ feature, set }) => (
+        <p key={`${feature.station.id} ${set.until}`} className="m-0 flex flex-wrap justify-between gap-x-3 border-t border-rule py-1 text-[16px]">
+          <span>
+            {feature.station.name}, till {format(new Date(set.until), 'd MMM')}
+            {set.why === '' ? '' : `: measured afresh ${set.why}`}
+          </span>
+          <span className="num">{set.now === null ? '?' : formatLength(set.now, sizeUnit(feature))}</span>
+        </p>
+      ))}
+    </section>
+  );
+}
+
 /** What was read, place by place. */
 function ReadGrid({ features }: { features: readonly (FeatureState | null)[] }): JSX.Element | null {
   const shown = features.filter((f): f is FeatureState => f !== null);
@@ -254,6 +321,38 @@ const AskLink = ({ jobId, stationId }: { jobId: string; stationId: string }): JS
 
 const rowsOfPair = ({ bore, journal }: PairState): Station[] => [bore, journal].flatMap((f) => (f ? [f.station] : []));
 
+/** Every reading of a row, this set's and those before, to be taken back any time. */
+function RowReadings({ feature }: { feature: FeatureState }): JSX.Element | null {
+  const { facts } = useJob();
+  const [shown, setShown] = useState(false);
+  const ids = new Set([...feature.places, ...feature.earlier.flatMap((set) => set.places)].flatMap((place) => place.ids));
+  const gone = new Set(facts.withdrawals.map((w) => w.ofId));
+  const readings = facts.readings.filter((r) => r.stationId === feature.station.id && (ids.has(r.id) || !gone.has(r.id)));
+  if (readings.length === 0) return null;
+  return (
+    <>
+      <Quiet onClick={() => setShown((s) => !s)} aria-expanded={shown}>
+        each reading of the {feature.station.name.toLowerCase()} ▸
+      </Quiet>
+      {shown && (
+        <ul className="m-0 list-none p-0" aria-label="Each reading">
+          {readings.map((r) => (
+            <li key={r.id} className="flex min-h-12 flex-wrap items-center justify-between gap-x-3 border-t border-rule">
+              <span>
+                <span className="num text-[17px]">{r.raw.text}</span>{' '}
+                <span className="text-[15px] text-ink2">
+                  {[r.raw.at ?? '', format(new Date(r.takenAt), 'd MMM HH:mm')].filter((w) => w !== '').join(', ')}
+                </span>
+              </span>
+              <TakeBack id={r.id} what={r.raw.text} />
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}
+
 /** The part itself: what it looks like, what it must not be taken for, what it belongs with, and what was decided. */
 function AboutPart({
   feature,
@@ -275,6 +374,7 @@ function AboutPart({
         <Heading>{pair ? station.name : 'The part'}</Heading>
         <Quiet onClick={() => onInspect({ part: station.name, stationId: station.id, type: FEATURES[kind].part })}>Look it over ▸</Quiet>
       </div>
+      <RowReadings feature={feature} />
       {inspection && <History history={[inspection]} />}
       {inspection && !inspection.cleaned && (inspection.decision === 'reuse' || inspection.decision === 'dress') && (
         <p className="m-0 text-[16px] font-medium">It was passed before it was clean: look again.</p>

@@ -26,7 +26,7 @@ export const sizeOther = (feature: FeatureState): LengthUnit => {
 export const smallUnit = (unit: LengthUnit): LengthUnit => (unit === 'mm' ? 'mm' : 'thou');
 
 const COLUMNS =
-  'grid grid-cols-[minmax(128px,1fr)_78px_108px_88px_62px_96px_84px_102px] max-lg:grid-cols-[minmax(114px,1fr)_74px_106px_86px_62px_92px_78px_88px] max-sm:grid-cols-[minmax(0,1fr)_92px_104px] items-stretch';
+  'grid grid-cols-[minmax(128px,1fr)_78px_108px_88px_62px_96px_84px_102px] max-lg:grid-cols-[minmax(114px,1fr)_74px_106px_86px_62px_92px_78px_88px] max-sm:grid-cols-[minmax(0,1fr)_78px_68px_62px_62px] items-stretch';
 
 interface PartRowsProps {
   readonly groups: readonly RowGroup[];
@@ -131,13 +131,13 @@ function Row({
 }): JSX.Element {
   const unit = sizeUnit(feature);
   const small = smallUnit(unit);
-  const { survey, station, limits, decision, inspection } = feature;
+  const { survey, station, limits, nominal, bound, decision, inspection } = feature;
   return (
     <div role="row" aria-selected={chosen} style={{ height: ROW }} className={COLUMNS}>
-      <span role="cell" className={`flex min-w-0 border-l-4 pl-3 ${chosen ? 'border-blue' : 'border-transparent'}`}>
+      <span role="cell" className={`flex min-w-0 border-l-4 pl-3 max-sm:pl-1.5 ${chosen ? 'border-blue' : 'border-transparent'}`}>
         <button type="button" onClick={() => onChoose(station.id)} aria-pressed={chosen} className="min-h-12 min-w-0 flex-1 text-left">
-          <span className="block truncate text-[17px] leading-6 font-medium">{station.name}</span>
-          <span className="block truncate text-[15px] leading-5 text-ink2">
+          <span className="line-clamp-2 text-[17px] leading-5 font-medium max-sm:text-[15px] max-sm:leading-[18px]">{station.name}</span>
+          <span className="block truncate text-[15px] leading-5 text-ink2 max-sm:text-[14px]">
             {FEATURES[feature.kind].measures}
             {limits?.fact.source === 'reckoned' ? ' · limit reckoned' : ''}
           </span>
@@ -147,10 +147,20 @@ function Row({
         <TwoLines value={station.newSize} feature={feature} />
       </span>
       <span role="cell" className="self-center pr-2 text-right max-sm:hidden">
-        {limits ? <LimitLines feature={feature} /> : <span className="text-ink2">none</span>}
+        {limits ? (
+          <LimitLines feature={feature} />
+        ) : nominal ? (
+          <>
+            <span className="num block text-[16px] leading-7">{digits(nominal.value, unit)}</span>
+            <span className="block text-[14px] leading-5 text-ink2">one figure</span>
+          </>
+        ) : (
+          <span className="text-ink2">none</span>
+        )}
       </span>
       <span role="cell" className="self-center pr-2 text-right">
-        <TwoLines value={feature.now} feature={feature} strong />
+        {bound && <span className="block text-[14px] leading-4 text-ink2">{bound.kind === 'atLeast' ? 'at least' : 'at most'}</span>}
+        <TwoLines value={feature.now ?? bound?.value ?? null} feature={feature} strong />
       </span>
       <span role="cell" className="self-center pr-2 text-right max-sm:hidden">
         {survey?.wear === undefined ? (
@@ -162,7 +172,7 @@ function Row({
           </>
         )}
       </span>
-      <span role="cell" className="relative self-stretch pl-3 max-sm:hidden">
+      <span role="cell" className="relative self-stretch pl-3 max-sm:pl-1">
         {pair && <Clearance pair={pair} />}
         {inPair && (
           <span
@@ -183,13 +193,13 @@ function Row({
           </>
         )}
       </span>
-      <span role="cell" className="self-center pr-3 max-sm:hidden">
+      <span role="cell" className="self-center pr-3 max-sm:pr-1">
         <button
           type="button"
           onClick={() => onDecide(feature)}
           aria-label={`${station.name}: ${decision ?? 'not decided'}; change`}
           title={inspection?.reason ?? ''}
-          className={`min-h-12 w-full border px-1 text-[16px] ${decision ? 'border-edge bg-paper' : 'border-dashed border-edge text-ink2'}`}
+          className={`min-h-12 w-full border px-1 text-[16px] max-sm:text-[14px] ${decision ? 'border-edge bg-paper' : 'border-dashed border-edge text-ink2'}`}
         >
           {decision ?? 'open'}
         </button>
@@ -207,7 +217,7 @@ export const verdictWord = (feature: FeatureState): string =>
     ? 'accepted'
     : feature.mark === 'unmeasured'
       ? 'not read'
-      : feature.now !== null && !feature.limits
+      : (feature.now !== null || feature.bound !== null) && !feature.limits
         ? 'no limit'
         : feature.word !== null && feature.mark !== 'cannotTell'
           ? feature.word
@@ -216,22 +226,19 @@ export const verdictWord = (feature: FeatureState): string =>
 function LimitLines({ feature }: { feature: FeatureState }): JSX.Element {
   const unit = sizeUnit(feature);
   const limits = feature.limits?.limits ?? {};
-  const worn = FEATURES[feature.kind].judgedBy === 'largest' ? limits.max : limits.min;
-  const [word, value] =
-    worn !== undefined
-      ? [FEATURES[feature.kind].judgedBy === 'largest' ? 'max' : 'min', worn]
-      : limits.max !== undefined
-        ? ['max', limits.max]
-        : ['min', limits.min];
-  if (value === undefined) return <span className="text-ink2">none</span>;
+  const { min, max } = limits;
   const isReckoned = feature.limits?.fact.source === 'reckoned';
+  const ends = [...(min === undefined ? [] : [['min', min] as const]), ...(max === undefined ? [] : [['max', max] as const])];
+  // both ends where there are two: either may put it out
   return (
     <>
-      <span className="block leading-7 whitespace-nowrap">
-        <span className="text-[15px] text-ink2">{word}</span>{' '}
-        <span className={`num text-[16px] ${isReckoned ? 'border-b-2 border-dotted border-ink' : ''}`}>{digits(value, unit)}</span>
-      </span>
-      <span className="num block text-[14px] leading-5 text-ink2">{digits(value, sizeOther(feature))}</span>
+      {ends.map(([word, value]) => (
+        <span key={word} className="block leading-6 whitespace-nowrap">
+          <span className="text-[14px] text-ink2">{word}</span>{' '}
+          <span className={`num text-[16px] ${isReckoned ? 'border-b-2 border-dotted border-ink' : ''}`}>{digits(value, unit)}</span>
+        </span>
+      ))}
+      {ends.length === 1 && <span className="num block text-[14px] leading-5 text-ink2">{digits(ends[0]?.[1] as Length, sizeOther(feature))}</span>}
     </>
   );
 }
@@ -252,7 +259,7 @@ function TwoLines({ value, feature, strong = false }: { value: Length | null; fe
 function Clearance({ pair }: { pair: PairState }): JSX.Element {
   const unit = useSettings((s) => s.unit);
   return (
-    <span className="absolute top-4 left-4 z-[1] flex h-[104px] flex-col justify-center">
+    <span className="absolute top-4 left-4 z-[1] flex h-[104px] flex-col justify-center max-sm:left-3">
       {pair.clearance ? (
         <>
           <span className="block text-[14px] leading-5 text-ink2">greatest</span>

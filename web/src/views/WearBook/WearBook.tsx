@@ -1,7 +1,7 @@
 import { FEATURES, type MarkKind } from '@elder-cog/core';
 import { type FeatureState, type ShaftState } from '@elder-cog/derive';
 import { useCallback, useMemo, useState, type JSX } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { useKeys } from '../../app/keyboard.ts';
 import { Chip, Quiet } from '../../kit/controls.tsx';
 import { download } from '../../kit/download.ts';
@@ -56,7 +56,8 @@ const countWords = (groups: readonly RowGroup[]): string => {
 /** By part: one kind of row for anything measured, its verdict and decision, and what is measured next at the foot. */
 export default function WearBook(): JSX.Element {
   const { state, shaft } = useJob();
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [search] = useSearchParams();
+  const [chosen, setChosen] = useState<string | null>(search.get('row'));
   const [task, setTask] = useState<'add' | 'csv' | null>(null);
   const [find, setFind] = useState('');
   const [only, setOnly] = useState<'all' | 'out' | 'open'>('all');
@@ -64,19 +65,21 @@ export default function WearBook(): JSX.Element {
   const all = useMemo(() => (shaft ? groupsOf(shaft) : []), [shaft]);
   const groups = useMemo(() => all.filter((g) => shows(g, find, only)), [all, find, only]);
   const rows = useMemo(() => groups.flatMap((g) => g.rows), [groups]);
-  // nothing chosen: what is worst is shown, and what is not measured yet is asked for
-  const picked = rows.find((f) => f.station.id === chosen);
-  const current = picked ?? rows.find((f) => f.now === null) ?? rows[0] ?? null;
-  const looked = picked ?? groups.find((g) => g.pair && OUT.has(g.pair.mark))?.rows[0] ?? rows.find((f) => OUT.has(f.mark)) ?? current;
+  // the strip writes to the row that is chosen, and to no other: until one is, the first that is not measured, then the worst
+  const picked = rows.find((f) => f.station.id === chosen) ?? groups.find((g) => g.pair?.station.id === chosen)?.rows[0];
+  const current = picked ?? rows.find((f) => f.now === null && f.bound === null) ?? rows.find((f) => OUT.has(f.mark)) ?? rows[0] ?? null;
   const move = (by: 1 | -1): void => {
     const next = rows[rows.findIndex((f) => f === current) + by];
     if (next) setChosen(next.station.id);
   };
   const toNext = (): void => {
-    const from = rows.findIndex((f) => f === current);
-    const next = [...rows.slice(from + 1), ...rows.slice(0, from)].find((f) => f.now === null);
+    // only down the column, and in sight; after the last it stays
+    const next = rows.slice(rows.findIndex((f) => f === current) + 1).find((f) => f.now === null && f.bound === null);
     setChosen((next ?? current)?.station.id ?? null);
-    requestAnimationFrame(() => document.getElementById('entry')?.focus());
+    requestAnimationFrame(() => {
+      document.querySelector('[role="row"][aria-selected="true"]')?.scrollIntoView({ block: 'nearest' });
+      document.getElementById('entry')?.focus();
+    });
   };
   useKeys({ j: () => move(1), k: () => move(-1) });
   const decide = useCallback(
@@ -84,7 +87,7 @@ export default function WearBook(): JSX.Element {
     [],
   );
   if (!shaft) return <NoShaft jobId={state.job.id} />;
-  const group = groups.find((g) => g.rows.some((f) => f === looked)) ?? null;
+  const group = groups.find((g) => g.rows.some((f) => f === current)) ?? null;
   const mate = groups.find((g) => g.rows.some((f) => f === current))?.rows.find((f) => f !== current)?.now ?? null;
   return (
     <div className="flex min-h-full flex-col">
@@ -155,13 +158,13 @@ export default function WearBook(): JSX.Element {
           )}
           {task === 'csv' && <RowsIn shaft={shaft} onDone={() => setTask(null)} />}
           {all.length > 0 && groups.length === 0 && <p className="px-4">Nothing here is called that. {all.length} rows are hidden.</p>}
-          {groups.length > 0 && <PartRows groups={groups} chosen={looked?.station.id ?? null} onChoose={setChosen} onDecide={decide} />}
+          {groups.length > 0 && <PartRows groups={groups} chosen={current?.station.id ?? null} onChoose={setChosen} onDecide={decide} />}
           <div className="flex-1" />
           {current && <MeasureStrip key={current.station.id} feature={current} mate={mate} onNext={toNext} onMove={move} />}
         </div>
         <aside aria-label="Part" className="min-w-0 border-l-2 border-ink px-4 py-3 max-lg:border-t-2 max-lg:border-l-0">
-          {looked ? (
-            <PartPanel pair={group?.pair ?? null} feature={looked} onInspect={setInspected} />
+          {current ? (
+            <PartPanel pair={group?.pair ?? null} feature={current} onInspect={setInspected} />
           ) : (
             <p className="text-ink2">The row that is chosen stands here, with its drawing, its limits and what was decided of it.</p>
           )}

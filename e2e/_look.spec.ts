@@ -1,0 +1,25 @@
+import { jobPath, test } from './workshop.ts';
+test('x', async ({ page, demo }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(demo.url + '/');
+  await page.getByLabel('Limits', { exact: true }).fill('.005-.010');
+  await page.getByLabel('Pack in now').fill('.020 + .005');
+  await page.getByLabel('Reading', { exact: true }).fill('88>12');
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: '/tmp/l1.png' });
+  await page.goto(demo.url + jobPath('wear', 2));
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: '/tmp/l2.png' });
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(demo.url + jobPath('section', 0));
+  await page.locator('#entry').click();
+  await page.keyboard.type('120');
+  await page.keyboard.press('Enter');
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: '/tmp/l3.png' });
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await page.goto(demo.url + jobPath('wear', 1));
+  await page.locator('#entry').click();
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: '/tmp/l4.png' });
+});

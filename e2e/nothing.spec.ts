@@ -1,0 +1,192 @@
+import { expect, test } from './workshop.ts';
+import type { Page } from '@playwright/test';
+
+/** Nothing is a must: no limits, no leaves, no pack, no shaft. And what was half typed, or wrong yesterday, is not lost or stuck. */
+
+const entry = (page: Page) => page.locator('#entry');
+const aside = (page: Page) => page.getByRole('complementary', { name: 'The gap in hand' });
+
+async function newMachine(page: Page, url: string, { drawnBy = 'a cover, against their cups' } = {}): Promise<void> {
+  await page.goto(`${url}/new`);
+  await page.getByLabel('Machine', { exact: true }).fill('Peat cutter');
+  await page.getByRole('button', { name: drawnBy }).click();
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.waitForURL('**/section**');
+}
+
+async function rested(page: Page): Promise<void> {
+  for (const name of ['torqued', 'square']) {
+    const answer = page.getByRole('button', { name, exact: true });
+    if (await answer.isVisible()) await answer.click();
+  }
+}
+
+test('no limits, no leaves and a pack nobody measured: read, judged when limits come, and a pack chosen', async ({ page, empty }) => {
+  await newMachine(page, empty.url);
+  await page.getByRole('button', { name: 'None known' }).click();
+  await page.getByRole('button', { name: 'Not known' }).click();
+  await page.getByRole('button', { name: 'None yet' }).click();
+  await page.getByRole('button', { name: /^Dial, pushed/ }).click();
+  await rested(page);
+  await entry(page).fill('88>12');
+  await entry(page).press('Enter');
+  await expect(page.getByText('Kept: 24.0 thou.')).toBeVisible();
+  await expect(page.getByText('Nobody has measured it.')).toBeVisible();
+  // the same questions are not asked at the next visit
+  await page.reload();
+  await expect(entry(page)).toBeVisible();
+  await expect(page.getByText('Which leaves are on hand?')).toHaveCount(0);
+  await aside(page)
+    .getByRole('button', { name: /Limits/ })
+    .click();
+  await page.locator('#limits').fill('5-8 thou');
+  await page.locator('#limits').press('Enter');
+  await expect(aside(page).getByText('Loose · sure')).toBeVisible();
+  // 24 read and 6½ wanted, thicker gives more: take out 17½, 19 to 16
+  const packs = page.getByRole('region', { name: 'Packs' });
+  await expect(packs.getByText('take out, whatever is in')).toBeVisible();
+  await expect(packs.getByText('17.5', { exact: true })).toBeVisible();
+  await expect(packs.getByText('16.0 to 19.0')).toBeVisible();
+  await page.getByRole('button', { name: 'Another pack…' }).click();
+  await page.getByLabel('Fit another pack').fill('6½ thou');
+  await page.getByRole('button', { name: 'Fit it' }).click();
+  await rested(page);
+  await entry(page).fill('6½');
+  await entry(page).press('Enter');
+  await expect(aside(page).getByText(/^Right · /)).toBeVisible();
+});
+
+test('one figure alone is kept as it is, shown, and nothing is judged by it until a tolerance is given', async ({ page, empty }) => {
+  await newMachine(page, empty.url);
+  await page.getByLabel('Limits', { exact: true }).fill('6 thou');
+  await page.keyboard.press('Enter');
+  await page
+    .getByRole('alert')
+    .getByRole('button', { name: /one figure alone/ })
+    .click();
+  await page.getByRole('button', { name: 'None', exact: true }).click();
+  await page.getByRole('button', { name: 'None yet' }).click();
+  await page.getByRole('button', { name: /^Dial, pushed/ }).click();
+  await rested(page);
+  await entry(page).fill('9');
+  await entry(page).press('Enter');
+  await expect(page.getByText('Kept: 9.0 thou.')).toBeVisible();
+  await expect(aside(page).getByText(/6\.0 thou alone/)).toBeVisible();
+  await expect(aside(page).getByText(/3\.0 thou over it/)).toBeVisible();
+});
+
+test('a box with no shaft: its strip log and open items work', async ({ page, empty }) => {
+  await page.goto(`${empty.url}/new`);
+  await page.getByLabel('Machine', { exact: true }).fill('Peat cutter');
+  await page.getByRole('button', { name: 'Only the box, for now' }).click();
+  await page.waitForURL('**/strip**');
+  await entry(page).fill('washers, 4');
+  await entry(page).press('Enter');
+  await expect(page.getByText('Washers').first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.locator('body').click();
+  await page.getByRole('button', { name: /^Leave something open/ }).click();
+  await expect(page.getByRole('dialog').getByRole('heading').first()).toBeVisible();
+});
+
+test('cones drawn by a nut are not reckoned with a cover’s sign: it is asked, and said', async ({ page, empty }) => {
+  await page.goto(`${empty.url}/new`);
+  await page.getByLabel('Machine', { exact: true }).fill('Mail van');
+  await page.getByLabel('Box', { exact: true }).fill('Wheel hub');
+  const put = page.getByRole('button', { name: 'Put it on the shelf' });
+  await expect(put).toBeDisabled();
+  await page.getByRole('button', { name: 'a nut, against their cones' }).click();
+  await expect(page.getByRole('alert')).toContainText('go the other way');
+  await expect(put).toBeDisabled();
+  // half done, left and come back to
+  await page.goto(`${empty.url}/`);
+  await page.goto(`${empty.url}/new`);
+  await expect(page.getByLabel('Machine', { exact: true })).toHaveValue('Mail van');
+  await expect(page.getByLabel('Box', { exact: true })).toHaveValue('Wheel hub');
+});
+
+test('a wrong reading of yesterday is taken back from the Record with a reason, and the verdict follows', async ({ page, empty }) => {
+  await newMachine(page, empty.url);
+  await page.getByLabel('Limits', { exact: true }).fill('5-8 thou');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Pack in now').fill('20 thou');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'None yet' }).click();
+  await page.getByRole('button', { name: /^Dial, pushed/ }).click();
+  await rested(page);
+  for (const text of ['6', '6', '15']) {
+    await entry(page).fill(text);
+    await entry(page).press('Enter');
+    await expect(entry(page)).toHaveValue('');
+  }
+  await expect(aside(page).getByText(/^Right/)).toHaveCount(0);
+  await page.clock.install({ time: Date.now() + 86_400_000 });
+  await page.getByRole('link', { name: 'Record' }).first().click();
+  await page.getByRole('button', { name: /^Take back .*: 15/ }).click();
+  await page.getByPlaceholder('why, or nothing').fill('the stand was knocked');
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByText(/Taken back .*the stand was knocked/)).toBeVisible();
+  await page.getByRole('link', { name: 'Section' }).first().click();
+  await expect(aside(page).getByText(/^Right/)).toBeVisible();
+});
+
+test('what is half typed is there after leaving the view, and after a reload', async ({ page, empty }) => {
+  await newMachine(page, empty.url);
+  await page.getByRole('button', { name: 'None known' }).click();
+  await page.getByRole('button', { name: 'None', exact: true }).click();
+  await page.getByRole('button', { name: 'None yet' }).click();
+  await page.getByRole('button', { name: /^Dial, pushed/ }).click();
+  await entry(page).fill('88>1');
+  await page.getByRole('link', { name: 'Wear book' }).first().click();
+  await page.getByRole('link', { name: 'Section' }).first().click();
+  await expect(entry(page)).toHaveValue('88>1');
+  await page.reload();
+  await expect(entry(page)).toHaveValue('88>1');
+  await page.goto(empty.url);
+  await page.getByLabel('Limits', { exact: true }).fill('.005-.0');
+  await page.reload();
+  await expect(page.getByLabel('Limits', { exact: true })).toHaveValue('.005-.0');
+});
+
+test('a shaft is named again, and taken away while nothing is in its record', async ({ page, empty }) => {
+  await newMachine(page, empty.url);
+  await page.getByRole('button', { name: 'Input shaft ▾' }).click();
+  await page.getByRole('menuitem', { name: 'Boxes and shafts…' }).click();
+  await page.getByLabel('Name of the shaft, now Input shaft').fill('Layshaft');
+  await page.getByRole('button', { name: 'Name it so' }).last().click();
+  await expect(page.getByLabel('Name of the shaft, now Layshaft')).toBeVisible();
+  await page.getByRole('button', { name: 'Take the shaft away' }).click();
+  await expect(page.getByLabel('Name of the shaft, now Layshaft')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo the last thing' }).click();
+  await expect(page.getByText('Taken away: Layshaft')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo it' }).click();
+  await expect(page.getByLabel('Name of the shaft, now Layshaft')).toBeVisible();
+});
+
+for (const [width, height] of [
+  [390, 844],
+  [820, 1180],
+] as const)
+  test(`everything on the main path is typed on the page’s own keys at ${width}`, async ({ page, empty }) => {
+    await page.setViewportSize({ width, height });
+    await newMachine(page, empty.url);
+    const keys = page.getByRole('group', { name: 'Keypad' });
+    const type = async (...names: string[]): Promise<void> => {
+      for (const name of names) await keys.getByRole('button', { name, exact: true }).click();
+    };
+    await page.getByLabel('Limits', { exact: true }).click();
+    await type('5', 'minus', '8', 'thou', 'Keep');
+    await page.getByLabel('Pack in now').click();
+    await type('2', '0', '+', '8', 'Keep');
+    await page.getByLabel('Leaves on hand').click();
+    await type('6', 'space', '4', '×', '2', 'space', '1', '2', 'thou', 'Keep');
+    await page.getByRole('button', { name: /^Dial, pushed/ }).click();
+    await rested(page);
+    await entry(page).click();
+    await type('8', '8', '>', '1', '2', 'Keep');
+    await expect(aside(page).getByText('Loose · sure')).toBeVisible();
+    await page.getByRole('button', { name: 'Fit this pack' }).click();
+    await entry(page).click();
+    await type('7', '0', '<', '6', '4', 'Rub out', '3', '½', 'Keep');
+    await expect(aside(page).getByText(/^Right · /)).toBeVisible();
+  });

@@ -1,0 +1,14 @@
+import type { Db } from './open.ts';
+
+const SHAFT = `SELECT NOT EXISTS (SELECT 1 FROM reading r JOIN station t ON t.id = r.station_id WHERE t.shaft_id = @id)
+  AND NOT EXISTS (SELECT 1 FROM build_fit f JOIN slot s ON s.id = f.slot_id WHERE s.shaft_id = @id)
+  AND NOT EXISTS (SELECT 1 FROM strip_entry WHERE shaft_id = @id)`;
+const ASSEMBLY = `SELECT NOT EXISTS (SELECT 1 FROM shaft WHERE assembly_id = @id AND gone = 0)
+  AND NOT EXISTS (SELECT 1 FROM build WHERE assembly_id = @id)
+  AND NOT EXISTS (SELECT 1 FROM strip_entry WHERE assembly_id = @id)`;
+
+/** Whether nothing was ever seen, measured or fitted of a thing: only then is it taken away. */
+export const emptiness = {
+  ofShaft: (db: Db, id: string): boolean => db.prepare<{ id: string }, number>(SHAFT).pluck().get({ id }) === 1,
+  ofAssembly: (db: Db, id: string): boolean => db.prepare<{ id: string }, number>(ASSEMBLY).pluck().get({ id }) === 1,
+};
