@@ -127,11 +127,15 @@ export function buildsOfShaft(facts: JobFacts, shaftId: string, assemblyId: stri
 
 export const packTotal = (leaves: readonly FitLeaf[] | null | undefined): Length => leavesTotal(leaves ?? []);
 
-/** "20 + 8", "none": a pack as it is said. */
+/** "20 + 8", "0.50 + 0.30 mm", "0.20 mm + 4", "none": a pack as it is said. Millimetres are never said without their unit. */
 export const packWords = (leaves: readonly FitLeaf[] | null | undefined): string => {
   if (!leaves) return '?';
-  const each = leaves.flatMap((leaf) => Array.from({ length: leaf.count }, () => leaf.written));
-  return each.length === 0 ? 'none' : each.join(' + ');
+  const each = leaves.flatMap((leaf) =>
+    Array.from({ length: leaf.count }, () => ({ said: leaf.written, isMm: leaf.unit === 'mm' || leaf.unit === 'um' })),
+  );
+  if (each.length === 0) return 'none';
+  if (each.every(({ isMm }) => isMm)) return `${each.map(({ said }) => said).join(' + ')} mm`;
+  return each.map(({ said, isMm }) => (isMm ? `${said} mm` : said)).join(' + ');
 };
 
 /** "bolts torqued", "new gasket": a slot's state as it is said. */

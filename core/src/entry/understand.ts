@@ -219,12 +219,31 @@ function amongNeighbours<Value>({ meaning, lengths, measures, shape }: Heard<Val
   return read
     .flatMap((nm, i) => {
       const others = read.filter((_, j) => j !== i);
-      const [slip] = suspectSlip(nanometres(nm), { min: nanometres(Math.min(...others)), max: nanometres(Math.max(...others)) });
-      if (!slip) return [];
-      const mended = lengths.map((each, j) => (j === i ? each / slip.factor : each));
+      const among = { min: nanometres(Math.min(...others)), max: nanometres(Math.max(...others)) };
+      const factor = suspectSlip(nanometres(nm), among)[0]?.factor ?? changedPlaces(shape.figures[i], nm, among);
+      if (factor === undefined) return [];
+      const mended = lengths.map((each, j) => (j === i ? each / factor : each));
       return [meaningOf(shape, mended, meaning.unit, measures)];
     })
     .slice(0, MOST_SLIPS);
+}
+
+/** A size is read to thousandths: farther than this from the others, and one with two figures the other way about is near them. */
+const FAR = 50_800;
+const NEARER = 5;
+
+/** Two figures that changed places: what the entry is to be divided by to be near the others; none where that is not so. */
+function changedPlaces(figure: Figure | undefined, nm: number, { min, max }: PlainRange): number | undefined {
+  const off = (each: number): number => Math.max(min - each, each - max, 0);
+  if (!figure || figure.decimals < 2 || off(nm) <= FAR || Math.abs(nm) < 1_000_000) return undefined;
+  const { text, value } = figure;
+  for (let i = 0; i + 1 < text.length; i++) {
+    const [a = '', b = ''] = [text[i], text[i + 1]];
+    if (!/^\d\d$/.test(a + b) || a === b) continue;
+    const meant = Number(text.slice(0, i) + b + a + text.slice(i + 2));
+    if (meant > 0 && off((nm * meant) / value) <= off(nm) / NEARER) return value / meant;
+  }
+  return undefined;
 }
 
 function ask<Value>(ways: readonly Heard<Value>[], why: string): Understood<Value> {

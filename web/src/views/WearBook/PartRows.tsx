@@ -129,11 +129,15 @@ function Row({
   onChoose: (id: string) => void;
   onDecide: (feature: FeatureState) => void;
 }): JSX.Element {
+  const line = useRef<HTMLDivElement>(null);
+  useLayoutEffect(() => {
+    if (chosen) line.current?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
   const unit = sizeUnit(feature);
   const small = smallUnit(unit);
   const { survey, station, limits, nominal, bound, decision, inspection } = feature;
   return (
-    <div role="row" aria-selected={chosen} style={{ height: ROW }} className={COLUMNS}>
+    <div ref={line} role="row" aria-selected={chosen} style={{ height: ROW }} className={`scroll-mb-56 scroll-mt-16 ${COLUMNS}`}>
       <span role="cell" className={`flex min-w-0 border-l-4 pl-3 max-sm:pl-1.5 ${chosen ? 'border-blue' : 'border-transparent'}`}>
         <button type="button" onClick={() => onChoose(station.id)} aria-pressed={chosen} className="min-h-12 min-w-0 flex-1 text-left">
           <span className="line-clamp-2 text-[17px] leading-5 font-medium max-sm:text-[15px] max-sm:leading-[18px]">{station.name}</span>
@@ -228,7 +232,9 @@ function LimitLines({ feature }: { feature: FeatureState }): JSX.Element {
   const limits = feature.limits?.limits ?? {};
   const { min, max } = limits;
   const isReckoned = feature.limits?.fact.source === 'reckoned';
-  const ends = [...(min === undefined ? [] : [['min', min] as const]), ...(max === undefined ? [] : [['max', max] as const])];
+  // a lone maximum is kept as from nothing, which is no end of a size
+  const isFromNothing = min === 0 && max !== undefined && !FEATURES[feature.kind].mayBeNothing;
+  const ends = [...(min === undefined || isFromNothing ? [] : [['min', min] as const]), ...(max === undefined ? [] : [['max', max] as const])];
   // both ends where there are two: either may put it out
   return (
     <>
@@ -249,7 +255,9 @@ function TwoLines({ value, feature, strong = false }: { value: Length | null; fe
   if (value === null) return <span className="num text-[20px] text-ink2">{strong ? '?' : '–'}</span>;
   return (
     <>
-      <span className={`num block leading-7 ${strong ? 'text-[20px] font-semibold' : 'text-[16px]'}`}>{digits(value, sizeUnit(feature))}</span>
+      <span className={`num block leading-7 whitespace-nowrap ${strong ? 'text-[20px] font-semibold max-sm:text-[17px]' : 'text-[16px]'}`}>
+        {digits(value, sizeUnit(feature))}
+      </span>
       <span className="num block text-[14px] leading-5 text-ink2">{digits(value, sizeOther(feature))}</span>
     </>
   );
@@ -262,10 +270,13 @@ function Clearance({ pair }: { pair: PairState }): JSX.Element {
     <span className="absolute top-4 left-4 z-[1] flex h-[104px] flex-col justify-center max-sm:left-3">
       {pair.clearance ? (
         <>
-          <span className="block text-[14px] leading-5 text-ink2">greatest</span>
+          <span className="block text-[14px] leading-5 text-ink2">
+            <span className="max-sm:hidden">greatest</span>
+            <span className="sm:hidden">{unitWord(unit)}</span>
+          </span>
           <span className="whitespace-nowrap">
             <span className="num text-[20px] font-semibold">{formatLength(pair.clearance.greatest, unit)}</span>{' '}
-            <span className="unit text-[14px]">{unitWord(unit)}</span>
+            <span className="unit text-[14px] max-sm:hidden">{unitWord(unit)}</span>
           </span>
           <span className="num block text-[14px] leading-5 text-ink2">{formatLength(pair.clearance.greatest, otherUnit(unit))}</span>
           <span className={`label text-[15px] leading-5 font-semibold ${MARK_TEXT[pair.mark]}`}>
