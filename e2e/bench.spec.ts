@@ -58,7 +58,7 @@ test('a pack of any thickness is fitted without the drawer, and forecast by its 
 test('another pack is chosen before it is fitted', async ({ page, demo }) => {
   await page.goto(demo.url + jobPath('section'));
   const packs = page.getByRole('region', { name: 'Packs' });
-  await packs.getByRole('button', { name: /0\.20 \+ 2/ }).click();
+  await packs.getByRole('button', { name: /0\.20 mm \+ 2/ }).click();
   await expect(page.getByRole('button', { name: 'Fit this pack' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('complementary', { name: 'The gap in hand' }).getByText('6.9').first()).toBeVisible();
