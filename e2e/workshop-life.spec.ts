@@ -160,8 +160,8 @@ test('another shaft is added to a box that is there, and stands in its list', as
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByRole('heading', { name: 'Limits of the front output end float' })).toBeVisible();
   await page.getByRole('button', { name: /Front output ▾/ }).click();
-  await expect(page.getByRole('menuitem')).toHaveCount(3);
-  await page.getByRole('menuitem', { name: 'Idler shaft' }).click();
+  await expect(page.getByRole('menuitem', { name: /^Transfer box: / })).toHaveCount(3);
+  await page.getByRole('menuitem', { name: 'Transfer box: Idler shaft' }).click();
   await expect(aside(page).getByText(/^Right · /)).toBeVisible();
 });
 

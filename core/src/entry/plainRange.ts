@@ -2,7 +2,7 @@ import { mm, type Length } from '../quantity/index.ts';
 
 /** What is measured, as far as it tells what a figure can plausibly be. */
 export type PlainQuantity =
-  'float' | 'openFloat' | 'leaf' | 'spacer' | 'gasket' | 'distancePiece' | 'diameter' | 'roller' | 'depth' | 'parallel' | 'bolt' | 'spring';
+  'float' | 'openFloat' | 'leaf' | 'spacer' | 'gasket' | 'distancePiece' | 'diameter' | 'roller' | 'depth' | 'parallel' | 'bolt' | 'spring' | 'fine';
 
 export interface PlainRange {
   readonly min: Length;
@@ -24,6 +24,8 @@ const RANGES: Readonly<Record<PlainQuantity, readonly [mm: number, mm: number]>>
   parallel: [1, 50],
   bolt: [6, 200],
   spring: [5, 150],
+  /** an instrument's zero error, its doubt, its division */
+  fine: [0.0001, 0.5],
 };
 
 /** A whole pack, however many leaves. */

@@ -34,7 +34,7 @@ export interface StripLineRead {
 }
 
 const COUNTED = /^(\d{1,3})\s+(rollers?|needles?|teeth|splines?|leaves|balls?|springs?|keys?|bolts?|studs?|off)\b(.*)$/i;
-const HOLES = /^holes?\s+(\d{1,2}(?:\s+\d{1,2})*?)\s+(\S*[\d.][^,]*)$/i;
+const HOLES = /^holes?\s+(\d{1,2}(?:\s+\d{1,2})*)\s+(\S+(?:\s?(?:mm|in|inch|thou|"|″))?)$/i;
 const SIDE = /^(?:the )?(?:input|output|left|right|near|off|drive|idle|front|rear)\s+(?:side|end)$/i;
 const PACK = /\b(pack|shims?)\b/i;
 const FLOAT = /\b(float|end play)\b/i;

@@ -45,6 +45,37 @@ describe('a line of the strip log', () => {
       size: inch(1),
       holes: [{ hole: 4, length: inch(1.125) }],
     }));
+  it('a plural with a whole number is a count, and the singular of what is measured is asked: how many, or how thick?', () => {
+    expect(readStripLine('Washers, 5', 'thou')).toMatchObject({ count: { n: 5, of: 'washers' }, size: null, question: null });
+    expect(readStripLine('Rollers, 18', 'thou')).toMatchObject({ kind: 'count', count: { n: 18 } });
+    const asked = readStripLine('Washer, 5', 'thou');
+    expect(asked).toMatchObject({ size: null, count: null, question: { piece: '5', why: 'How many, or how thick?' } });
+    const [many, thick] = asked?.question?.choices ?? [];
+    expect(readStripLine('Washer, 5', 'thou', many)).toMatchObject({ count: { n: 5 }, size: null, question: null });
+    expect(readStripLine('Washer, 5', 'thou', thick)?.size).toBe(thick?.size?.value);
+  });
+  it('sizes are read by how they are written, in the workshop they are written in', () => {
+    expect(readStripLine('Snap ring, .098', 'thou')?.size).toBe(inch(0.098));
+    expect(readStripLine('Spacer, 1.103', 'thou')).toMatchObject({
+      size: null,
+      question: { choices: [{ said: expect.stringContaining('in') }, {}] },
+    });
+    expect(readStripLine('Washer, 2.85', 'mm')?.size).toBe(mm(2.85));
+    expect(readStripLine('Gasket, .012', 'thou')?.size).toBe(inch(0.012));
+  });
+  it('without commas a figure is a size where it has a unit or a point, or follows what is measured; a number of four figures is a name', () => {
+    expect(readStripLine('shim 12+5', 'thou')).toMatchObject({ kind: 'pack', leaves: [{ thickness: thou(12) }, { thickness: thou(5) }] });
+    expect(readStripLine('end play 21', 'thou')).toMatchObject({ kind: 'float', size: thou(21) });
+    expect(readStripLine('Idler bush 18.06 mm', 'thou')).toMatchObject({ part: 'Idler bush', size: mm(18.06) });
+    expect(readStripLine('Bearing 30206', 'thou')).toMatchObject({ part: 'Bearing 30206', size: null, question: null });
+    expect(readStripLine('Bearing, 30206', 'thou')).toMatchObject({ wayRound: ['30206'], size: null });
+    expect(readStripLine('Oil seal, 25 40 7', 'mm')).toMatchObject({ wayRound: ['25 40 7'], size: null });
+    expect(readStripLine('Gear No 4', 'thou')).toMatchObject({ part: 'Gear No 4', size: null });
+  });
+  it('several holes of one length are several holes', () =>
+    expect(readStripLine('Cover bolts, 8, 1 in, holes 2 3 7 1-1/2 in', 'thou')?.holes).toEqual(
+      [2, 3, 7].map((hole) => ({ hole, length: inch(1.5), written: '1-1/2 in' })),
+    ));
   it('asks which way round, until something is said of it', () => {
     expect(readStripLine('Thrust washer rear, 112', 'thou')?.asks).toBe('grooves which way?');
     expect(readStripLine('Thrust washer rear, grooves to the gear, 112', 'thou')?.asks).toBeNull();

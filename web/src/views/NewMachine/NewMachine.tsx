@@ -233,7 +233,7 @@ export default function NewMachine(): JSX.Element {
         </fieldset>
       </div>
       <div className="min-w-0 max-lg:mt-4">
-        <div className="border border-edge">
+        <div className={`border border-edge ${isPair && drawn === 'nut' ? 'hidden' : ''}`}>
           <SectionView
             height={300}
             question={{

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState, type JSX } from 'react';
 import { Chip } from '../../kit/controls.tsx';
 import { MethodDrawing, WAYS } from '../../kit/methodDrawings.tsx';
 import { setMethod } from '../../state/gapActions.ts';
+import { bareUnit } from '../../state/understood.ts';
 
 const SET: Readonly<Record<string, { thou: Instrument; mm: Instrument }>> = {
   dial: { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm },
@@ -23,7 +24,7 @@ export function MethodChooser({
   onChoose: (change: ReturnType<typeof setMethod>) => void;
   large?: boolean;
 }): JSX.Element {
-  const [unit, setUnit] = useState<'thou' | 'mm'>(gap.station.instrument?.unit === 'mm' ? 'mm' : gap.limits?.fact.unit === 'mm' ? 'mm' : 'thou');
+  const [unit, setUnit] = useState<'thou' | 'mm'>(() => bareUnit(gap));
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => first.current?.focus(), []);
   return (

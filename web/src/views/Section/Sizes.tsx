@@ -1,11 +1,12 @@
 import type { Feature } from '@elder-cog/contract';
-import { describeLength, formatLength, parseLength, solveUnknown, type Length } from '@elder-cog/core';
-import { graphOf, packTotal, type GapState, type ShaftState } from '@elder-cog/derive';
+import { describeLength, formatLength, solveUnknown, type Length, type Understood } from '@elder-cog/core';
+import { expectedAround, graphOf, packTotal, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
-import { Chip, Field, Heading, Quiet } from '../../kit/controls.tsx';
+import { Chip, Heading, Quiet } from '../../kit/controls.tsx';
+import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
-import { bareUnit, inBoth, sizeInBoth, understood } from '../../state/understood.ts';
+import { bareUnit, inBoth } from '../../state/understood.ts';
 
 /** What is measured of the parts: drawn to scale from then on. Nothing here has to be filled in. */
 export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element {
@@ -29,7 +30,7 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
         <div className="pb-3">
           <div className="grid grid-cols-3 gap-x-5 max-xl:grid-cols-2 max-sm:grid-cols-1">
             {mine.map((feature) => (
-              <SizeField key={`${feature.id}-${feature.revision}`} feature={feature} typed={bareUnit(gap) === 'mm' ? 'mm' : 'in'} />
+              <SizeField key={`${feature.id}-${feature.revision}`} feature={feature} bare={bareUnit(gap)} />
             ))}
           </div>
           <FromSizes shaft={shaft} gap={gap} />
@@ -72,44 +73,39 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   );
 }
 
-function SizeField({ feature, typed }: { feature: Feature; typed: 'mm' | 'in' }): JSX.Element {
+function SizeField({ feature, bare }: { feature: Feature; bare: 'thou' | 'mm' }): JSX.Element {
   const { send } = useCommand();
-  const [text, setText] = useState(feature.size === null ? '' : `${formatLength(feature.size, typed)} ${typed}`);
-  const [tried, setTried] = useState(false);
-  const read = sizeOf(text, typed);
-  const keep = (): void => {
-    setTried(true);
-    if (typeof read === 'string' || read === feature.size) return;
-    void send({ kind: 'feature.size', id: feature.id, revision: feature.revision, size: read }).catch(() => undefined);
+  const typed = bare === 'mm' ? 'mm' : 'in';
+  const set = (size: Length | null): void => {
+    if (size === feature.size) return;
+    void send({ kind: 'feature.size', id: feature.id, revision: feature.revision, size }).catch(() => undefined);
   };
+  const entry = useEntry(
+    { field: 'size', bare, quantity: 'distancePiece', ...(feature.size === null ? {} : { expected: expectedAround(feature.size) }) },
+    {
+      initial: feature.size === null ? '' : `${formatLength(feature.size, typed)} ${typed}`,
+      also: moreThanNothing,
+      onKeep: ({ value }) => set(value),
+    },
+  );
+  const keep = (): void => (entry.text.trim() === '' ? set(null) : entry.keep());
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
         keep();
       }}
+      onBlur={(event) => {
+        // left by itself, it is kept; what is asked about has the focus then
+        if (event.target instanceof HTMLInputElement && !event.currentTarget.contains(event.relatedTarget)) keep();
+      }}
     >
-      <Field
-        id={`size-${feature.id}`}
-        label={feature.name}
-        value={text}
-        onChange={(e) => {
-          setText(e.target.value);
-          setTried(false);
-        }}
-        onBlur={keep}
-        placeholder={typed === 'mm' ? 'like 84.20' : 'like 3.315'}
-        refusal={tried && typeof read === 'string' ? read : null}
-        says={typeof read === 'number' ? sizeInBoth(read) : ''}
-      />
+      <EntryField entry={entry} id={`size-${feature.id}`} label={feature.name} placeholder={typed === 'mm' ? 'like 84.20' : 'like 3.3150'} />
     </form>
   );
 }
 
-/** A size, null for an empty field, or one sentence. */
-const sizeOf = (text: string, unit: 'mm' | 'in'): Length | null | string =>
-  understood(() => {
-    if (text.trim() === '') return null;
-    const size = parseLength(text, unit);
-    return size > 0 ? size : 'A size is more than nothing: check it.';
-  });
+const moreThanNothing = (understood: Understood<Length>): Understood<Length> =>
+  understood.kind === 'understood' && understood.value <= 0
+    ? { kind: 'refused', code: 'notASize', message: 'A size is more than nothing: check it.' }
+    : understood;

@@ -56,13 +56,15 @@ function InspectForm({ subject, onClose }: { subject: InspectSubject; onClose: (
     ...(other.trim() === '' ? [] : [{ look: other.trim().slice(0, 80), severity: 'slight' as const, note: '' }]),
   ];
   const proposed = proposedDecision(type, findings);
-  const chosen = decision ?? proposed;
-  const needsWhy = chosen !== proposed && reason.trim() === '';
+  // nothing is proposed of what nobody has looked at
+  const isLooked = findings.length > 0;
+  const chosen = decision ?? (isLooked ? proposed : null);
+  const needsWhy = isLooked && chosen !== null && chosen !== proposed && reason.trim() === '';
   const sets = setsWith(facts, subject.part);
-  const partsWays = sets.length > 0 && ['make', 'replace', 'scrap'].includes(chosen);
+  const partsWays = sets.length > 0 && chosen !== null && ['make', 'replace', 'scrap'].includes(chosen);
   const keep = async (): Promise<void> => {
     setTried(true);
-    if (needsWhy) return;
+    if (needsWhy || chosen === null) return;
     try {
       await send(
         inspect({
@@ -72,7 +74,7 @@ function InspectForm({ subject, onClose }: { subject: InspectSubject; onClose: (
           partType: type,
           cleaned,
           findings,
-          proposed,
+          proposed: isLooked ? proposed : null,
           decision: chosen,
           reason: reason.trim(),
         }),
@@ -143,12 +145,12 @@ function InspectForm({ subject, onClose }: { subject: InspectSubject; onClose: (
         {DECISIONS.map((each) => (
           <Chip key={each} on={chosen === each} onClick={() => setDecision(each)}>
             {each}
-            {each === proposed ? ', proposed' : ''}
+            {isLooked && each === proposed ? ', proposed' : ''}
           </Chip>
         ))}
       </div>
       <Field
-        label={chosen === proposed ? 'Why, if it needs saying' : `Why ${chosen} and not ${proposed}`}
+        label={whyLabel(chosen, isLooked ? proposed : null)}
         value={reason}
         maxLength={400}
         onChange={(e) => setReason(e.target.value)}
@@ -164,8 +166,8 @@ function InspectForm({ subject, onClose }: { subject: InspectSubject; onClose: (
       {known && <History history={known.history} />}
       {known && <Photos ofKind="inspection" ofId={known.last.id} caption={subject.part} />}
       <div className="mt-3 flex gap-3">
-        <Primary type="submit" enter disabled={sending}>
-          Keep: {chosen}
+        <Primary type="submit" enter disabled={sending || chosen === null}>
+          {chosen === null ? 'Say what is decided' : `Keep: ${chosen}`}
         </Primary>
         <Secondary onClick={onClose} className="min-h-14">
           Leave it
@@ -173,6 +175,12 @@ function InspectForm({ subject, onClose }: { subject: InspectSubject; onClose: (
       </div>
     </form>
   );
+}
+
+/** What the reason is of. */
+function whyLabel(chosen: Decision | null, proposed: Decision | null): string {
+  if (chosen === null || chosen === proposed || (proposed === null && chosen === 'reuse')) return 'Why, if it needs saying';
+  return proposed === null ? `Why ${chosen}` : `Why ${chosen} and not ${proposed}`;
 }
 
 /** What was decided before, and why: passed in March, failed in June. */

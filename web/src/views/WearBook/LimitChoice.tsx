@@ -9,7 +9,6 @@ import {
   isoFit,
   isoLimits,
   nanometres,
-  parseLength,
   unitWord,
   type BushMaterial,
   type Length,
@@ -20,6 +19,7 @@ import {
 import { isPair, limitOffers, otherSidesOf, type FeatureState, type LimitOffer, type PairState } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Chip, Field, Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
+import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { SumView } from '../../kit/SumView.tsx';
 import { useCommand } from '../../state/api.ts';
 import { setLimits } from '../../state/gapActions.ts';
@@ -119,13 +119,18 @@ function Reckon({ row, onDone }: { row: Row; onDone: () => void }): JSX.Element 
       ? null
       : (row.station.newSize ?? row.now);
   const [rule, setRule] = useState<Rule>(pairRow ? 'speed' : 'fit');
-  const [size, setSize] = useState(known === null ? '' : formatLength(known, unit));
+  const size = useEntry(
+    { field: 'size', bare: unit === 'mm' ? 'mm' : 'thou' },
+    { initial: known === null ? '' : `${formatLength(known, unit)} ${unit}` },
+  );
   const [revs, setRevs] = useState('');
   const [material, setMaterial] = useState<BushMaterial>('bronze');
   const [fit, setFit] = useState(pairRow ? 'H7/f7' : row.station.subject === 'bore' ? 'H7' : 'k6');
   const [why, setWhy] = useState<string | null>(null);
   const small: LengthUnit = unit === 'mm' ? 'mm' : 'thou';
-  const reckoned = understood(() => reckon({ row, rule, size: parseLength(size, unit), revs: Number(revs), material, fit }));
+  const reckoned = size.meaning
+    ? understood(() => reckon({ row, rule, size: size.meaning?.value as Length, revs: Number(revs), material, fit }))
+    : 'Say the size first.';
   const ok = typeof reckoned === 'string' ? null : reckoned;
   const keep = (): void => {
     if (!ok) return setWhy(reckoned as string);
@@ -154,12 +159,12 @@ function Reckon({ row, onDone }: { row: Row; onDone: () => void }): JSX.Element 
         ))}
       </div>
       <div className="mt-2 flex flex-wrap gap-x-3">
-        <Field
+        <EntryField
+          entry={size}
+          asksAtOnce
           label={pairRow ? 'Bore' : 'Nominal size'}
-          value={size}
-          onChange={(e) => setSize(e.target.value)}
-          className="w-36"
-          placeholder={unit === 'mm' ? 'like 22' : 'like .875'}
+          className="w-52"
+          placeholder={unit === 'mm' ? 'like 22' : 'like .8750'}
         />
         {rule === 'speed' && (
           <Field label="Rev/min" value={revs} inputMode="numeric" onChange={(e) => setRevs(e.target.value)} className="w-28" placeholder="like 900" />
@@ -193,7 +198,7 @@ function Reckon({ row, onDone }: { row: Row; onDone: () => void }): JSX.Element 
           </p>
         </>
       ) : (
-        (why ?? size) !== '' && <Refusal>{reckoned as string}</Refusal>
+        (why ?? size.text) !== '' && <Refusal>{reckoned as string}</Refusal>
       )}
       <div className="mt-2 flex items-center gap-3">
         <Primary onClick={keep} disabled={sending || !ok}>

@@ -1,4 +1,4 @@
-import { stripEntryOf, type Change, type Station, type StripEntry } from '@elder-cog/contract';
+import { stripEntryOf, type Change, type Inspection, type Station, type StripEntry } from '@elder-cog/contract';
 import {
   cautionsFor,
   describeLength,
@@ -14,8 +14,8 @@ import {
   type StripChoice,
   type StripLineRead,
 } from '@elder-cog/core';
-import { oddBolts, stripLog, type StripLine } from '@elder-cog/derive';
-import { useMemo, useRef, useState, type JSX } from 'react';
+import { inspectedParts, oddBolts, plainName, stripLog, type StripLine } from '@elder-cog/derive';
+import { useEffect, useMemo, useRef, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Caution, Chip, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
 import { Asked } from '../../kit/EntryField.tsx';
@@ -33,7 +33,7 @@ import { newId, useSettings } from '../../state/settings.ts';
 import { stripOff } from '../../state/wearActions.ts';
 import { NoShaft } from '../Section/Section.tsx';
 import { BoltMapPanel } from './BoltMapPanel.tsx';
-import { InspectDialog, type InspectSubject } from './Inspect.tsx';
+import { History, InspectDialog, type InspectSubject } from './Inspect.tsx';
 import { Leaves } from './Leaves.tsx';
 import { LookAlikes } from './LookAlikes.tsx';
 import { MatchedSets } from './MatchedSets.tsx';
@@ -50,6 +50,7 @@ export default function StripLog(): JSX.Element {
   const box = shaft?.assembly ?? state.assemblies[0] ?? null;
   const lines = useMemo(() => (box ? stripLog(facts, box.id) : []), [facts, box]);
   if (!box) return <NoShaft jobId={state.job.id} />;
+  const looked = new Map(inspectedParts(facts).map((each) => [each.key, each.last]));
   const line = lines.find((l) => l.entry.id === chosen) ?? lines.findLast((l) => l.entry.bolts !== null) ?? lines.at(-1) ?? null;
   const setApart = (cameApart: boolean): void => {
     send({ kind: 'assembly.change', id: box.id, revision: box.revision, name: box.name, cameApart, mirrorOf: box.mirrorOf }).catch(() => undefined);
@@ -72,7 +73,9 @@ export default function StripLog(): JSX.Element {
       <div className="grid flex-1 grid-cols-[minmax(0,1fr)_420px] max-lg:grid-cols-1">
         <div className="flex min-w-0 flex-col">
           {lines.length === 0 && <FirstTime name={box.name} cameApart={box.cameApart} onApart={setApart} />}
-          {lines.length > 0 && <Lines lines={isBack ? lines.toReversed() : lines} chosen={line?.entry.id ?? null} onChoose={setChosen} />}
+          {lines.length > 0 && (
+            <Lines lines={isBack ? lines.toReversed() : lines} looked={looked} chosen={line?.entry.id ?? null} onChoose={setChosen} />
+          )}
           <div className="flex-1" />
           <NextOff
             key={mending?.entry.id ?? 'next'}
@@ -88,7 +91,9 @@ export default function StripLog(): JSX.Element {
           />
         </div>
         <aside aria-label="About it" className="min-w-0 border-l-2 border-ink px-4 py-3 max-lg:border-t-2 max-lg:border-l-0">
-          {line && <AboutLine line={line} onMend={() => setMending(line)} onInspect={setInspected} />}
+          {line && (
+            <AboutLine line={line} seen={looked.get(plainName(line.entry.part)) ?? null} onMend={() => setMending(line)} onInspect={setInspected} />
+          )}
           <LookAlikes parts={lines.map((l) => l.entry.part)} />
           <MatchedSets />
           {lines.length > 0 && (
@@ -147,7 +152,19 @@ function FirstTime({ name, cameApart, onApart }: { name: string; cameApart: bool
   );
 }
 
-function Lines({ lines, chosen, onChoose }: { lines: readonly StripLine[]; chosen: string | null; onChoose: (id: string) => void }): JSX.Element {
+type LookedOver = ReadonlyMap<string, Inspection>;
+
+function Lines({
+  lines,
+  looked,
+  chosen,
+  onChoose,
+}: {
+  lines: readonly StripLine[];
+  looked: LookedOver;
+  chosen: string | null;
+  onChoose: (id: string) => void;
+}): JSX.Element {
   return (
     <div role="table" aria-label="What came off" className="bg-sheet">
       <div
@@ -163,19 +180,40 @@ function Lines({ lines, chosen, onChoose }: { lines: readonly StripLine[]; chose
         </span>
       </div>
       {lines.map((line) => (
-        <LineRow key={line.entry.id} line={line} on={line.entry.id === chosen} onChoose={() => onChoose(line.entry.id)} />
+        <LineRow
+          key={line.entry.id}
+          line={line}
+          decision={looked.get(plainName(line.entry.part))?.decision ?? null}
+          on={line.entry.id === chosen}
+          onChoose={() => onChoose(line.entry.id)}
+        />
       ))}
     </div>
   );
 }
 
-function LineRow({ line, on, onChoose }: { line: StripLine; on: boolean; onChoose: () => void }): JSX.Element {
+function LineRow({
+  line,
+  decision,
+  on,
+  onChoose,
+}: {
+  line: StripLine;
+  decision: Inspection['decision'] | null;
+  on: boolean;
+  onChoose: () => void;
+}): JSX.Element {
   const { number, entry, alike } = line;
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (on) box.current?.scrollIntoView({ block: 'nearest' });
+  }, [on]);
   return (
     <div
+      ref={box}
       role="row"
       aria-selected={on}
-      className={`grid min-h-[67px] grid-cols-[44px_124px_minmax(0,1fr)_170px_166px] items-center border-b border-rule border-l-4 px-3 max-md:grid-cols-[32px_minmax(0,1fr)_auto] ${on ? 'border-l-blue bg-band' : 'border-l-transparent'}`}
+      className={`scroll-mb-44 grid min-h-[67px] grid-cols-[44px_124px_minmax(0,1fr)_170px_166px] items-center border-b border-rule border-l-4 px-3 max-md:grid-cols-[32px_minmax(0,1fr)_auto] ${on ? 'border-l-blue bg-band' : 'border-l-transparent'}`}
     >
       <span role="cell" className="num text-[26px] font-semibold">
         {number}
@@ -189,7 +227,10 @@ function LineRow({ line, on, onChoose }: { line: StripLine; on: boolean; onChoos
             {entry.part}
             {alike.length > 0 && <span className="label pl-2 text-[15px] font-semibold whitespace-nowrap text-blue">look-alike</span>}
           </span>
-          <span className="block text-[15px] leading-5 text-ink2">{wayWords(entry)}</span>
+          <span className="block text-[15px] leading-5 text-ink2">
+            {wayWords(entry)}
+            {decision && <span className="font-medium text-ink"> looked over: {decision}</span>}
+          </span>
         </button>
       </span>
       <span role="cell" className="max-md:text-right">
@@ -260,7 +301,17 @@ function SizeWords({ entry }: { entry: StripEntry }): JSX.Element {
   );
 }
 
-function AboutLine({ line, onMend, onInspect }: { line: StripLine; onMend: () => void; onInspect: (subject: InspectSubject) => void }): JSX.Element {
+function AboutLine({
+  line,
+  seen,
+  onMend,
+  onInspect,
+}: {
+  line: StripLine;
+  seen: Inspection | null;
+  onMend: () => void;
+  onInspect: (subject: InspectSubject) => void;
+}): JSX.Element {
   const { send } = useCommand();
   const { entry, number } = line;
   return (
@@ -275,6 +326,7 @@ function AboutLine({ line, onMend, onInspect }: { line: StripLine; onMend: () =>
           <p className="m-0">{wayWords(entry) || 'nothing more was said of it'}</p>
         </>
       )}
+      {seen && <History history={[seen]} />}
       <div className="no-print mt-1 flex flex-wrap gap-x-4">
         <Quiet onClick={() => onInspect({ part: entry.part, stationId: null, type: partTypeOf(entry.part) })}>Look it over ▸</Quiet>
         <Quiet onClick={onMend}>Write it again ▸</Quiet>

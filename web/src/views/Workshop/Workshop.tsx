@@ -9,6 +9,7 @@ import { Chip, Field, Heading, Primary, Refusal, Secondary } from '../../kit/con
 import { useWorkshop } from '../../state/api.ts';
 import { ask, postJson as post } from '../../state/ask.ts';
 import { useSettings } from '../../state/settings.ts';
+import { thinkIn } from '../../state/thinkIn.ts';
 
 /** How this browser shows things, and how the workshop's data is kept. */
 export default function Workshop(): JSX.Element {
@@ -74,76 +75,90 @@ function Shown(): JSX.Element {
   const settings = useSettings();
   const [name, setName] = useState(settings.who);
   return (
-    <Part title="On this tablet">
-      <Choice
-        label="Shown first"
-        value={settings.unit}
-        options={[
-          ['thou', 'thou'],
-          ['mm', 'millimetres'],
-        ]}
-        onChange={(unit) => {
-          if (unit !== settings.unit) settings.flipUnit();
-        }}
-      />
-      <Choice<Dialect>
-        label="Words"
-        value={settings.words}
-        options={[
-          ['british', 'end float, bush'],
-          ['american', 'end play, bushing'],
-        ]}
-        onChange={settings.setWords}
-      />
-      <Choice
-        label="Sheet"
-        value={settings.theme}
-        options={[
-          ['light', 'light'],
-          ['dark', 'dark'],
-          ['system', 'as the machine'],
-        ]}
-        onChange={settings.setTheme}
-      />
-      <Choice
-        label="Letter keys"
-        value={settings.letters ? 'on' : 'off'}
-        options={[
-          ['on', 'work outside fields'],
-          ['off', 'switched off'],
-        ]}
-        onChange={(letters) => settings.setLetters(letters === 'on')}
-      />
-      <Choice
-        label="A kept reading"
-        value={settings.tick ? 'on' : 'off'}
-        options={[
-          ['on', 'ticks'],
-          ['off', 'is silent'],
-        ]}
-        onChange={(tick) => settings.setTick(tick === 'on')}
-      />
-      <form
-        className="mt-2 flex items-start gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          settings.setWho(name.trim());
-        }}
-      >
-        <Field
-          label="Entries are signed"
-          value={name}
-          maxLength={60}
-          onChange={(e) => setName(e.target.value)}
-          placeholder="initials"
-          says={settings.who === '' ? 'nobody yet' : `as ${settings.who}`}
-          className="w-60"
+    <>
+      <Part title="In this workshop">
+        <Choice
+          label="A bare number is"
+          value={settings.bare}
+          options={[
+            ['thou', 'thou'],
+            ['mm', 'millimetres'],
+          ]}
+          onChange={(bare) => void thinkIn(bare)}
         />
-        <Secondary type="submit" className="mt-7 min-h-14">
-          Sign so
-        </Secondary>
-      </form>
-    </Part>
+        <p className="m-0 text-ink2">Said once, for every tablet here: what is shown first is another thing, and changes no entry.</p>
+      </Part>
+      <Part title="On this tablet">
+        <Choice
+          label="Shown first"
+          value={settings.unit}
+          options={[
+            ['thou', 'thou'],
+            ['mm', 'millimetres'],
+          ]}
+          onChange={(unit) => {
+            if (unit !== settings.unit) settings.flipUnit();
+          }}
+        />
+        <Choice<Dialect>
+          label="Words"
+          value={settings.words}
+          options={[
+            ['british', 'end float, bush'],
+            ['american', 'end play, bushing'],
+          ]}
+          onChange={settings.setWords}
+        />
+        <Choice
+          label="Sheet"
+          value={settings.theme}
+          options={[
+            ['light', 'light'],
+            ['dark', 'dark'],
+            ['system', 'as the machine'],
+          ]}
+          onChange={settings.setTheme}
+        />
+        <Choice
+          label="Letter keys"
+          value={settings.letters ? 'on' : 'off'}
+          options={[
+            ['on', 'work outside fields'],
+            ['off', 'switched off'],
+          ]}
+          onChange={(letters) => settings.setLetters(letters === 'on')}
+        />
+        <Choice
+          label="A kept reading"
+          value={settings.tick ? 'on' : 'off'}
+          options={[
+            ['on', 'ticks'],
+            ['off', 'is silent'],
+          ]}
+          onChange={(tick) => settings.setTick(tick === 'on')}
+        />
+        <form
+          className="mt-2 flex items-start gap-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            settings.setWho(name.trim());
+          }}
+        >
+          <Field
+            label="Entries are signed"
+            value={name}
+            maxLength={60}
+            onChange={(e) => setName(e.target.value)}
+            placeholder="initials"
+            says={settings.who === '' ? 'nobody yet' : `as ${settings.who}`}
+            className="w-60"
+          />
+          <Secondary type="submit" className="mt-7 min-h-14">
+            Sign so
+          </Secondary>
+        </form>
+      </Part>
+    </>
   );
 }
 
