@@ -256,7 +256,10 @@ test('whenever one of a matched set is to be replaced, the others are in questio
 
 test('a question for someone who may know carries the drawing, the readings and room for the answer', async ({ page, demo }) => {
   await page.goto(demo.url + jobPath('wear', 1));
-  await page.getByRole('button', { name: /^Idler bush, front/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Idler bush, front/ })
+    .first()
+    .click();
   await page.getByRole('link', { name: 'Ask someone who may know ▸' }).click();
   await expect(page.getByLabel('The question')).toHaveValue(/What should this be/);
   await expect(page.getByText('.8152')).toBeVisible();

@@ -3,11 +3,11 @@ import { tmpdir } from 'node:os';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import { newShaft, workshopFile, type Change, withUnderstood } from '@elder-cog/contract';
+import { newShaft, withUnderstood, workshopFile, type Change, type RawReading } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, thou, type Length } from '@elder-cog/core';
 import { derive } from '@elder-cog/derive';
 import Database from 'better-sqlite3';
-import { apply, importFile, jobFacts, jobFile, openDb, readBare, type Db } from '../index.ts';
+import { apply, importFile, jobFacts, jobFile, journalDisagrees, openDb, readBare, type Db } from '../index.ts';
 
 let count = 0;
 const newId = (): string => `00000000-0000-4000-8000-${(++count).toString(16).padStart(12, '0')}`;
@@ -112,6 +112,8 @@ const limit = (stationId: string, min: Length, max: Length): Change => ({
     inUse: true,
   },
 });
+
+const asTyped = ({ understood: _, heightsUnderstood: _h, ...raw }: RawReading): object => raw;
 
 describe('a command is held to what a file is held to', () => {
   it('a reading on another machine’s build is refused, so that the machine’s own file can always come in again', () => {
@@ -259,11 +261,22 @@ describe('a database of the version before', () => {
         )
         .all();
       const insert = old.prepare(`INSERT INTO "${table}" VALUES (${columns.map((c) => `@${c}`).join(', ')})`);
-      for (const row of rows) insert.run(row);
+      // a reading was what was typed, and nothing beside it
+      for (const row of rows)
+        insert.run(table === 'reading' ? { ...row, raw: JSON.stringify(asTyped(JSON.parse(String(row.raw)) as RawReading)) } : row);
     }
+    const [first] = DEMO.jobs[0]?.readings ?? [];
+    const after = first && { ...first, raw: asTyped(first.raw) };
+    old
+      .prepare(
+        "INSERT INTO journal (command_id, client_id, who, at, kind, job_id, what, effects) VALUES ('c', 'c', '', '2026-01-01T00:00:00.000Z', 'reading.keep', ?, '{}', ?)",
+      )
+      .run(jobId, JSON.stringify([{ table: 'reading', id: first?.id, before: null, after }]));
     old.close();
     const now = openDb(file);
     expect(jobFacts(now, jobId)).toEqual(jobFacts(db, jobId));
+    // what the upgrade put beside a reading is no disagreement with the journal that first wrote it
+    expect(journalDisagrees(now)).toEqual([]);
     expect(derive(jobFacts(now, jobId))).toEqual(derive(jobFacts(db, jobId)));
     for (const table of ['reading', 'build', 'withdrawal', 'strip_entry', 'inspection', 'photo']) {
       if (now.prepare(`SELECT count(*) FROM ${table}`).pluck().get() === 0) continue;
