@@ -190,3 +190,17 @@ for (const [width, height] of [
     await type('7', '0', '<', '6', '4', 'Rub out', '3', '½', 'Keep');
     await expect(aside(page).getByText(/^Right · /)).toBeVisible();
   });
+
+test('a name that a person gave is never put into other words', async ({ page, empty }) => {
+  await page.goto(`${empty.url}/new`);
+  await page.getByLabel('Machine', { exact: true }).fill('Bush float tractor');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.waitForURL('**/section**');
+  await page.getByRole('heading', { level: 2 }).first().click();
+  await page.keyboard.press('w');
+  await expect(page.getByText('Input shaft end play').first()).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Bush float tractor, back to the Shelf' })).toBeVisible();
+  await page.goto(empty.url);
+  await expect(page.getByText('Bush float tractor').first()).toBeVisible();
+  await expect(page.getByText(/Bushing end play/)).toHaveCount(0);
+});

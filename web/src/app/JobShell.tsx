@@ -92,10 +92,13 @@ function JobTitle({ open: { state, shaft } }: { open: OpenJob }): JSX.Element {
     <>
       <Link
         to="/"
+        translate="no"
         aria-label={`${state.job.machine}, back to the Shelf`}
         className="label flex h-full min-w-[72px] items-center px-4 text-[22px] font-semibold whitespace-nowrap no-underline max-sm:px-3 max-sm:text-[19px]"
       >
-        <span className="truncate">{state.job.machine}</span>{' '}
+        <span className="truncate" translate="no">
+          {state.job.machine}
+        </span>{' '}
         <span className="pl-2 text-[18px] font-medium text-ink2 max-lg:hidden">{state.job.year}</span>
       </Link>
       <nav aria-label="Boxes" className="flex h-full items-stretch gap-1 border-l border-rule px-2 max-lg:hidden">

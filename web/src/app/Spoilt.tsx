@@ -20,7 +20,7 @@ export function Spoilt({ facts, why }: { facts: JobFacts; why: string }): JSX.El
   return (
     <main className="max-w-2xl p-6">
       <h1 className="label m-0 text-[22px] font-semibold">
-        {facts.job.machine} {facts.job.year}
+        <span translate="no">{facts.job.machine}</span> {facts.job.year}
       </h1>
       <p className="border-l-4 border-blue bg-band px-3 py-2">
         Nothing can be reckoned from its entries: one of them contradicts the others. They are all kept, and nothing else in the workshop is touched

@@ -85,7 +85,7 @@ function Row({ hands, open, onOpen }: { hands: readonly OnHand[]; open: string |
             </span>
           </button>
           {hand.where.map((machine) => (
-            <span key={machine} className="block truncate text-[14px] leading-5 font-medium text-brass-text" title={machine}>
+            <span key={machine} translate="no" className="block truncate text-[14px] leading-5 font-medium text-brass-text" title={machine}>
               {machine.split(' ')[0]}
             </span>
           ))}
@@ -252,7 +252,9 @@ function FittedList({ fitted }: { fitted: readonly Fitted[] }): JSX.Element {
           <li key={slotId} className="border-t border-rule first:border-t-0">
             <Link to={`/jobs/${first?.jobId ?? ''}/section`} className="flex min-h-12 items-center justify-between gap-3 py-1 no-underline">
               <span className="min-w-0">
-                <span className="block truncate font-medium">{first?.machine}</span>
+                <span className="block truncate font-medium" translate="no">
+                  {first?.machine}
+                </span>
                 <span className="block truncate text-[15px] leading-5 text-ink2">{first?.slotName}</span>
               </span>
               <span className="num shrink-0 text-right">

@@ -72,7 +72,9 @@ function Label({ line: { number, entry }, machine, box }: { line: StripLine; mac
           <span className="line-clamp-3 text-[14px] leading-4">{said}</span>
         </span>
         <span className="text-[14px] leading-4 text-ink2" translate="no">
-          <span className="block truncate">{machine}</span>
+          <span className="block truncate" translate="no">
+            {machine}
+          </span>
           <span className="flex justify-between gap-2">
             <span className="truncate">{box}</span>
             <span className="whitespace-nowrap">{format(new Date(entry.at), 'd MMM yy')}</span>

@@ -109,7 +109,7 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
       <div className="min-w-0">
         <p className="m-0 flex items-baseline justify-between gap-3">
           <Link to={`/jobs/${job.id}/bench`} className="label min-w-0 truncate text-[22px] font-semibold no-underline after:absolute after:inset-0">
-            {job.machine} <span className="text-[18px] font-medium text-ink2">{job.year}</span>
+            <span translate="no">{job.machine}</span> <span className="text-[18px] font-medium text-ink2">{job.year}</span>
           </Link>
           <span className="shrink-0 text-ink2">
             {format(new Date(summary.touchedAt), 'd MMM')}
