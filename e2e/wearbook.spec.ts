@@ -51,7 +51,7 @@ test('from an empty workshop: stripped, looked over, measured, judged, accepted,
   await expect(page.locator('#entry-says')).not.toContainText('grooves which way?');
   await page.keyboard.press('Enter');
   await keepLine(page, 'Second gear, long boss to the output end');
-  await keepLine(page, 'Rollers, 28 rollers, in grease');
+  await keepLine(page, 'Rollers, 31 rollers, in grease');
   await keepLine(page, 'Thrust washer rear, grooves to the gear, 112');
   await keepLine(page, 'Layshaft, splines to the output end');
   const log = page.getByRole('table', { name: 'What came off' });

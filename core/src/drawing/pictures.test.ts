@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { inch, mm, nanometres, thou } from '../quantity/index.ts';
-import { clearanceShapes, dialFace, section, type SectionQuestion, type Shape, type Solid } from './index.ts';
+import { axisTicks, clearanceShapes, dialFace, leafShapes, section, tickStep, type SectionQuestion, type Shape, type Solid } from './index.ts';
 
 describe('the face of a dial', () => {
   // a hundred divisions are 3.6° each: arithmetic
@@ -120,4 +120,30 @@ describe('the Section drawn in full', () => {
   });
   it('ignores a size of nothing rather than drawing nothing', () =>
     expect(section({ ...ask, sizes: { bearingIn: nanometres(0) } }).scaleWords).toContain('NOT TO SCALE'));
+});
+
+describe('a thick leaf', () => {
+  it('is drawn sixty pixels tall at most, with a break line; a thin one whole', () => {
+    const { leaves, height } = leafShapes(
+      [
+        { thickness: thou(330), metric: false },
+        { thickness: thou(10), metric: false },
+      ],
+      { width: 104, k: 1.2 },
+    );
+    expect(leaves.map((leaf) => [leaf.height, leaf.broken !== null])).toEqual([
+      [60, true],
+      [12, false],
+    ]);
+    expect(height).toBe(75);
+  });
+});
+
+describe('the figures of a scale', () => {
+  it('go by ones, twos and fives, far enough apart to be read, from nought both ways', () => {
+    expect([tickStep(60, 56), tickStep(30, 56), tickStep(12, 56), tickStep(5.6, 56), tickStep(600, 56)]).toEqual([1, 2, 5, 10, 0.1]);
+    const words = (unit: 'thou' | 'mm') => axisTicks({ low: thou(-5), high: thou(10), wide: 300, apart: 56, unit }).map((tick) => tick.words);
+    expect(words('thou')).toEqual(['−5', '0', '5', '10']);
+    expect(words('mm')).toEqual(['−0.1', '0', '0.1', '0.2']);
+  });
 });

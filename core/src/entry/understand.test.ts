@@ -366,6 +366,10 @@ describe('where something is expected', () => {
     expect(read('0>24')).toBe('= 24.0 thou');
     expect(outcome('88>0', 'reading', 'thou', undefined, about(thou(100), thou(120)), 'dialThou')).toBe('? 112.0 thou | 12.0 thou as typed');
   });
+  it('of one figure apart from the others, that which makes what is expected comes first', () => {
+    const read = (text: string) => outcome(text, 'reading', 'thou', 'diameter', about(inch(0.2), inch(3.2)), 'micInch');
+    expect(read('.8151 8.152')).toBe('? mean of 2: 0.8152 in | mean of 2: 8.1515 in | mean of 2: 4.4836 in as typed');
+  });
   it('two meanings near it are asked about all the same', () => {
     expect(outcome('5', 'size', 'mm', 'float', about(thou(1), thou(9)))).toBe('? 0.050 mm | 5.0 thou');
   });

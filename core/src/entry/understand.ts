@@ -168,7 +168,9 @@ function expectedOne<Field extends EntryField>(ways: readonly Heard<Values[Field
 function guarded<Field extends EntryField>(way: Heard<Values[Field]>, question: Decided<Field>, range: PlainRange): Understood<Values[Field]> {
   const { meaning, lengths, measures, shape } = way;
   const within = question.field === 'size' || question.field === 'reading' ? (question.expected ?? range) : range;
-  const apart = amongNeighbours(way);
+  // where something is known, the one that is nearest to it first
+  const middle = ({ value }: Meaning<Values[Field]>): number => Math.max(...shape.sizes(value).map((nm) => farFrom(question.expected, nm)));
+  const apart = amongNeighbours(way).sort((a, b) => middle(a) - middle(b));
   if (apart.length > 0) return { kind: 'ask', meanings: [...apart, asTyped(meaning)], why: ONE_APART };
   const [other, ...others] = question.expected ? (shape.suspected?.(question.expected) ?? []) : [];
   if (other) {

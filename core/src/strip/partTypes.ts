@@ -2,13 +2,15 @@ import type { PartType } from '../wear/index.ts';
 
 /** What a part is, from a word in its name. First that fits. */
 const NAMED: readonly (readonly [RegExp, PartType | 'cup' | 'cone' | 'flange' | 'ring' | 'seal' | 'bolts' | 'cover' | 'key'])[] = [
+  [/o-?ring\b/i, 'seal'],
+  [/spacer|distance piece|sleeve/i, 'bush'],
   [/thrust|washer/i, 'thrust washer'],
   [/bolts?\b|studs?\b|nuts?\b|screws?\b/i, 'bolts'],
   [/circlip|snap ring|retaining ring/i, 'ring'],
   [/baulk|blocker|synchro/i, 'baulk ring'],
   [/seal/i, 'seal'],
   [/cup|outer race/i, 'cup'],
-  [/cone|inner race/i, 'cone'],
+  [/cone|inner race|taper(?:ed)? (?:roller )?bearing/i, 'cone'],
   [/rollers?|needles?/i, 'rollers'],
   [/bearing|race/i, 'bearing'],
   [/bush/i, 'bush'],

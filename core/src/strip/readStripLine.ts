@@ -99,7 +99,7 @@ function sizeIn(piece: string, { part, bare, mayBeCount }: { readonly part: stri
  * What came off, as it is said across a bench: the part, then whatever matters of it between commas, in any order.
  *
  * `washer front, tang 12, 118` · `Pack under the cover, 20+8 thou, output side` · `Cover bolts, 6, 1 in, hole 4 1-1/8 in` ·
- * `Rollers, 28 rollers, in grease` · `Coupling flange, pressed on 31.6 mm, chamfer to the box`
+ * `Rollers, 31 rollers, in grease` · `Coupling flange, pressed on 31.6 mm, chamfer to the box`
  *
  * Without commas a number is a size where it has a unit or a point, or follows what is measured. A plural with a whole number is a count;
  * four figures or more are the number of a part, and stay in its name.

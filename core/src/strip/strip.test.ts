@@ -107,7 +107,7 @@ describe('what can hurt somebody', () => {
     ['Split pin', /not used twice/],
     ['Cotter pin', /not used twice/],
   ])('is said at %s', (line, says) => expect(cautionsFor(line).join(' ')).toMatch(says));
-  it.each(['Float, before anything, 23', 'Thrust washer front, 118', 'Layshaft, splines to the output end', 'Rollers, 28 rollers, in grease', ''])(
+  it.each(['Float, before anything, 23', 'Thrust washer front, 118', 'Layshaft, splines to the output end', 'Rollers, 31 rollers, in grease', ''])(
     'is not said where nothing bites: %s',
     (line) => expect(cautionsFor(line)).toEqual([]),
   );
@@ -125,6 +125,9 @@ describe('what a part is', () => {
     ['Cover', 'cover', 'casing'],
     ['Snap ring', 'ring', 'other'],
     ['Wotsit', 'other', 'other'],
+    ['O-ring', 'seal', 'other'],
+    ['Spacer between cones', 'bush', 'bush'],
+    ['Taper bearing, output end', 'cone', 'bearing'],
   ])('by its name: %s is a %s, looked over as %s', (name, strip, part) => {
     expect(stripPartType(name)).toBe(strip);
     expect(partTypeOf(name)).toBe(part);

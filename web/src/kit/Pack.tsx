@@ -50,6 +50,12 @@ export function Pack({
       {shapes.map((shape, i) => (
         <g key={i} className="leaf-in">
           <path d={shape.d} {...STYLE[style]} />
+          {shape.broken && (
+            <>
+              <path d={shape.broken} fill="none" stroke="var(--brass-line)" strokeWidth="6" />
+              <path d={shape.broken} fill="none" stroke="var(--paper)" strokeWidth="4" />
+            </>
+          )}
           {shape.hole && <circle cx={shape.hole.x} cy={shape.hole.y} r={shape.hole.r} fill="var(--paper)" stroke="var(--brass-line)" />}
         </g>
       ))}

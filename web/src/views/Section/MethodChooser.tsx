@@ -38,7 +38,7 @@ export function MethodChooser({
           mm
         </Chip>
       </div>
-      <div className={`grid gap-2 ${large ? 'grid-cols-5 max-xl:grid-cols-3 max-md:grid-cols-1' : 'grid-cols-1'}`}>
+      <div className={`grid gap-2 ${large ? 'grid-cols-1 @md:grid-cols-2 @3xl:grid-cols-5' : 'grid-cols-1'}`}>
         {WAYS.filter((way) => way.method !== 'coverDown' || gap.pack?.slot.place === 'underCover').map((way, i) => (
           <button
             key={way.method}

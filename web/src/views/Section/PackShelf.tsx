@@ -64,6 +64,8 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
       // the title block says why
     }
   };
+  // a sentence takes the width there is, and never a column of it
+  const said = pack.refusal?.message ?? (window && !window.reachable ? (window.because ?? null) : null);
   const senseWords = pack.sense === 1 ? 'thicker = more float' : pack.sense === -1 ? 'thicker = less float' : 'does not touch this gap';
   const proof = pack.proved ? (pack.proved.contradiction ? '' : `, proved in build ${pack.proved.build}`) : '';
 
@@ -79,7 +81,11 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
           Another pack…
         </Quiet>
       </div>
-      {pack.proved?.contradiction && <Refusal>{pack.proved.contradiction}</Refusal>}
+      {said !== null && (
+        <p className="m-0 mt-1">
+          <Refusal>{said}</Refusal>
+        </p>
+      )}
       <div className="mt-2 grid grid-cols-1 gap-x-5 gap-y-3 @sm:grid-cols-[auto_1fr] @3xl:grid-cols-[auto_minmax(120px,1fr)_minmax(220px,1.5fr)_minmax(200px,1.4fr)] print:grid-cols-[auto_0.7fr_1.2fr_1.2fr]!">
         <div>
           <p className="m-0 mb-1 text-ink2">in now</p>
@@ -115,8 +121,8 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
           ) : best ? (
             <div className="border-2 border-blue bg-sheet p-3">
               <div className="flex items-center justify-between gap-3">
-                <LeafStrip leaves={best.leaves} width={96} />
-                <span className="num text-[20px] font-semibold">{packWords(best.leaves)}</span>
+                <LeafStrip leaves={best.leaves} width={72} />
+                <span className="num text-right text-[20px] font-semibold whitespace-nowrap max-sm:whitespace-normal">{packWords(best.leaves)}</span>
               </div>
               <p className="m-0 my-1 flex flex-wrap items-center gap-x-2">
                 <Mark kind="in" size={22} named={false} ground="var(--sheet)" />
@@ -165,9 +171,9 @@ function settledWords({ now, mark, verdict, needsPack, pack, limits }: GapState)
   return verdict?.because ?? now.because ?? null;
 }
 
-function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Element {
+function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Element | null {
   const window = gap.pack?.window;
-  if (gap.pack?.refusal) return <Refusal>{gap.pack.refusal.message}</Refusal>;
+  if (gap.pack?.refusal) return null;
   if (!window)
     return (
       <p className="m-0 text-ink2">
@@ -178,7 +184,7 @@ function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Elem
             : 'Limits first: then the pack is worked out here.'}
       </p>
     );
-  if (!window.reachable) return <Refusal>{window.because}</Refusal>;
+  if (!window.reachable) return null;
   const isChange = !gap.pack?.known;
   return (
     <>

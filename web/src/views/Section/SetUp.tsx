@@ -41,7 +41,7 @@ export function SetUp({ step, shaft, gap, onMethod }: SetUpProps): JSX.Element {
   const { send } = useCommand();
   const skip = useSkips((s) => s.skip);
   return (
-    <section aria-label="Setting up" className="px-4 py-3">
+    <section aria-label="Setting up" className="@container px-4 py-3">
       {step === 'limits' && <LimitsPanel key="limits" gap={gap} onSkip={() => skip(limitsOf(gap.station.id))} />}
       {step === 'pack' && <PackPanel key="pack" shaft={shaft} gap={gap} />}
       {step === 'leaves' && <LeavesPanel key="leaves" onSkip={() => skip(LEAVES)} />}
