@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { newRow, NOT_MEASURED } from '@elder-cog/contract';
 import { FEATURES, INSTRUMENTS, mm, nanometres, thou, type FeatureKindName, type Length } from '@elder-cog/core';
-import { derive, expectedAround, expectedOfGap, gapQuantity, withSpacer, type GapState, type JobState } from './index.ts';
+import { derive, expectedAround, expectedOfGap, gapQuantity, spoils, withSpacer, type GapState, type JobState } from './index.ts';
 import { Story } from './testing.ts';
 
 /** What the screen advises never contradicts what it says; nothing that spoils a reading goes uncounted for. */
@@ -87,6 +87,14 @@ describe('what a reading rests on', () => {
     story.read('0>20', { ...rests('dial', 'not square'), instrument: { ...INSTRUMENTS.dialThou, stemAngle: 45 } });
     expect(inThou(gap(story).now.reading?.value)).toBeCloseTo(20 * Math.SQRT1_2, 3);
   });
+  it('an answer that spoils something is marked so, and no other is', () =>
+    expect([
+      spoils('dial', 'not square'),
+      spoils('dial', 'square'),
+      spoils('moved', 'one way'),
+      spoils('seal', 'no seal'),
+      spoils('dial', null),
+    ]).toEqual([true, false, true, false, false]));
   it('the first word of a build’s bolts stands: a later reading rewrites nothing', () => {
     const story = new Story();
     story.build([15]);

@@ -16,6 +16,7 @@ export * from './readingValue.ts';
 export * from './reckoner.ts';
 export * from './record.ts';
 export * from './rests.ts';
+export { spoils } from './spoilt.ts';
 export * from './specSheet.ts';
 export * from './stripLog.ts';
 export * from './summary.ts';

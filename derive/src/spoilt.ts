@@ -3,6 +3,17 @@ import type { ReadingValue } from './readingValue.ts';
 
 const answerTo = ({ restsOn }: RawReading, item: string): string | null => restsOn.find((each) => each.item === item)?.answer ?? null;
 
+const SPOILING: Readonly<Record<string, string>> = {
+  dial: 'not square',
+  parallels: 'left on',
+  moved: 'one way',
+  turned: 'not turned',
+  seated: 'not sure',
+};
+
+/** Whether an answer takes something from a reading: its count, its other side, or its surety. */
+export const spoils = (item: string, answer: string | null): boolean => answer !== null && SPOILING[item] === answer;
+
 /** Why a reading is kept and not counted: what it rests on spoils it, or the stand moved. Null where it counts. */
 export function notCounted(raw: RawReading, { drifted }: ReadingValue): string | null {
   if (drifted) return 'the hand did not come back to where it began: the stand moved';

@@ -1,4 +1,4 @@
-import type { RestItem } from '@elder-cog/derive';
+import { spoils, type RestItem } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Chip } from '../../kit/controls.tsx';
 
@@ -53,7 +53,8 @@ export function RestsOn({
               aria-label={`${item.name}: ${said(item) ?? ''}. Change`}
               className="min-h-12 whitespace-nowrap"
             >
-              {restWords(item, said(item) ?? '')} <span className="text-good">✓</span>
+              {restWords(item, said(item) ?? '')}{' '}
+              {spoils(item.item, said(item)) ? <span className="font-semibold text-tight">!</span> : <span className="text-good">✓</span>}
             </button>
           ))}
         </p>
