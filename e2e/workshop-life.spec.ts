@@ -96,7 +96,11 @@ test('sizes make the drawing to scale; a part turned round and a bad size are sa
   await collar.fill('-4');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'Sizes of the parts' }).getByRole('alert')).toContainText('more than nothing');
+  // three decimals and no unit are inches or millimetres: asked
   await collar.fill('3.465');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Sizes of the parts' }).getByRole('alert').getByRole('button')).toHaveText([/3\.465/, /3\.465/]);
+  await collar.fill('3.465 in');
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-section]')).toHaveAttribute('data-section', /^SCALE [\d.]+ : [\d.]+/);
   await expect(page.getByText('1 of 4 measured')).toBeVisible();

@@ -117,7 +117,8 @@ export interface RowEffect {
   readonly after: Readonly<Record<string, unknown>> | null;
 }
 
-const POSITIONED: ReadonlySet<string> = new Set(['assembly', 'shaft', 'spec']);
+/** Tables whose rows stand by their position; boxes and shafts stand as they were made, and are put in order where they are shown. */
+const POSITIONED: ReadonlySet<string> = new Set(['spec']);
 type Positioned = { readonly id: string; readonly position: number };
 const byPosition = (a: Positioned, b: Positioned): number => a.position - b.position;
 

@@ -81,7 +81,12 @@ function SizeField({ feature, bare }: { feature: Feature; bare: 'thou' | 'mm' })
     void send({ kind: 'feature.size', id: feature.id, revision: feature.revision, size }).catch(() => undefined);
   };
   const entry = useEntry(
-    { field: 'size', bare, quantity: 'distancePiece', ...(feature.size === null ? {} : { expected: expectedAround(feature.size) }) },
+    {
+      field: 'size',
+      bare,
+      quantity: /gasket/i.test(feature.name) ? 'gasket' : 'distancePiece',
+      ...(feature.size === null ? {} : { expected: expectedAround(feature.size) }),
+    },
     {
       initial: feature.size === null ? '' : `${formatLength(feature.size, typed)} ${typed}`,
       also: moreThanNothing,
@@ -105,7 +110,10 @@ function SizeField({ feature, bare }: { feature: Feature; bare: 'thou' | 'mm' })
   );
 }
 
-const moreThanNothing = (understood: Understood<Length>): Understood<Length> =>
-  understood.kind === 'understood' && understood.value <= 0
+const moreThanNothing = (understood: Understood<Length>): Understood<Length> => {
+  const meant =
+    understood.kind === 'understood' ? [understood.value] : understood.kind === 'ask' ? understood.meanings.map(({ value }) => value) : [];
+  return meant.length > 0 && meant.every((value) => value <= 0)
     ? { kind: 'refused', code: 'notASize', message: 'A size is more than nothing: check it.' }
     : understood;
+};

@@ -56,9 +56,9 @@ function InspectForm({ subject, onClose }: { subject: InspectSubject; onClose: (
     ...(other.trim() === '' ? [] : [{ look: other.trim().slice(0, 80), severity: 'slight' as const, note: '' }]),
   ];
   const proposed = proposedDecision(type, findings);
-  // nothing is proposed of what nobody has looked at
+  // nothing is proposed of what nobody has looked at; what was decided before stands till something else is seen
   const isLooked = findings.length > 0;
-  const chosen = decision ?? (isLooked ? proposed : null);
+  const chosen = decision ?? (isLooked ? proposed : (known?.last.decision ?? null));
   const needsWhy = isLooked && chosen !== null && chosen !== proposed && reason.trim() === '';
   const sets = setsWith(facts, subject.part);
   const partsWays = sets.length > 0 && chosen !== null && ['make', 'replace', 'scrap'].includes(chosen);
