@@ -1,5 +1,5 @@
 import { NOT_MEASURED, type Acceptance, type Build, type FitLeaf, type JobFacts, type Limit, type ReadingFact, type Slot } from '@elder-cog/contract';
-import { leavesTotal, nanometres, type Length } from '@elder-cog/core';
+import { isMetric, leavesTotal, type Length, nanometres } from '@elder-cog/core';
 
 import { UNKNOWN_LEAVES } from './readable.ts';
 import { remembered } from './remember.ts';
@@ -130,9 +130,7 @@ export const packTotal = (leaves: readonly FitLeaf[] | null | undefined): Length
 /** "20 + 8", "0.50 + 0.30 mm", "0.20 mm + 4", "none": a pack as it is said. Millimetres are never said without their unit. */
 export const packWords = (leaves: readonly FitLeaf[] | null | undefined): string => {
   if (!leaves) return '?';
-  const each = leaves.flatMap((leaf) =>
-    Array.from({ length: leaf.count }, () => ({ said: leaf.written, isMm: leaf.unit === 'mm' || leaf.unit === 'um' })),
-  );
+  const each = leaves.flatMap((leaf) => Array.from({ length: leaf.count }, () => ({ said: leaf.written, isMm: isMetric(leaf.unit) })));
   if (each.length === 0) return 'none';
   if (each.every(({ isMm }) => isMm)) return `${each.map(({ said }) => said).join(' + ')} mm`;
   return each.map(({ said, isMm }) => (isMm ? `${said} mm` : said)).join(' + ');

@@ -1,5 +1,5 @@
 import type { Assembly, JobFacts, OpenItem, Shaft, Slot, Station } from '@elder-cog/contract';
-import { formatLength, isFeatureKind, nanometres, type Length, type MarkKind, type SectionQuestion } from '@elder-cog/core';
+import { formatLength, isFeatureKind, isMetric, type Length, type MarkKind, nanometres, type SectionQuestion } from '@elder-cog/core';
 import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow, type Fitting } from './builds.ts';
 import { gapState, type GapState } from './gap.ts';
 import { readable, type Damage } from './readable.ts';
@@ -161,7 +161,7 @@ function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: Rea
       sizes: Object.fromEntries(facts.features.filter((f) => f.shaftId === shaft.id && f.size !== null).map((f) => [f.role, f.size as Length])),
       leaves: adjuster?.fitting.leaves
         ? adjuster.fitting.leaves.flatMap((leaf) =>
-            Array.from({ length: leaf.count }, () => ({ thickness: leaf.thickness, metric: leaf.unit === 'mm' || leaf.unit === 'um' })),
+            Array.from({ length: leaf.count }, () => ({ thickness: leaf.thickness, metric: isMetric(leaf.unit) })),
           )
         : null,
       packWords: adjuster ? `Pack ${adjuster.words}` : '',

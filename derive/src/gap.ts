@@ -1,27 +1,28 @@
 import type { Acceptance, FitLeaf, JobFacts, Limit, ReadingFact, Shaft, Slot, Station } from '@elder-cog/contract';
 import {
   agreeWithForecast,
+  type Aim,
   coverageFactor,
+  type Estimate,
   formatLength,
   gapFromSizes,
-  lengthLine,
-  nanometres,
-  packWindow,
-  packWindowSum,
-  ReckoningError,
-  senseOnPath,
-  sensesFromTrials,
-  verdict,
-  type Aim,
-  type Estimate,
   type Length,
+  lengthLine,
   type Limits,
   type MarkKind,
+  nanometres,
+  packWindow,
   type PackWindow,
+  packWindowSum,
   type ProvedSense,
   type Reading,
+  ReckoningError,
   type Sense,
+  senseOnPath,
+  sensesFromTrials,
+  smallUnit,
   type Sum,
+  verdict,
   type Verdict,
 } from '@elder-cog/core';
 import { changesBetween, packTotal, readingsOf, rowsOf, type BuildNow } from './builds.ts';
@@ -248,8 +249,7 @@ const isOut = (v: Verdict | null): boolean => v !== null && v.sure !== 'cannotTe
 
 /** The system a gap is told in. */
 export function unitOf(station: Pick<Station, 'instrument'>, limits: LimitState | null): 'thou' | 'mm' {
-  const unit = limits?.fact.unit ?? station.instrument?.unit ?? 'thou';
-  return unit === 'mm' || unit === 'um' ? 'mm' : 'thou';
+  return smallUnit(limits?.fact.unit ?? station.instrument?.unit ?? 'thou');
 }
 
 /** A verdict that rests on what somebody was not sure of is no surer than near. */

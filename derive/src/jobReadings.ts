@@ -2,7 +2,7 @@ import type { JobFacts } from '@elder-cog/contract';
 import { formatLength } from '@elder-cog/core';
 import { packTotal, withdrawnIds } from './builds.ts';
 import { derive } from './derive.ts';
-import { readingValue } from './readingValue.ts';
+import { readingComesTo } from './readingValue.ts';
 
 /** One reading as a line of a spreadsheet. */
 export interface ReadingLine {
@@ -39,8 +39,7 @@ export function jobReadings(facts: JobFacts): ReadingLine[] {
     const build = builds.get(`${shaft?.id ?? ''} ${reading.buildId ?? ''}`);
     const adjuster = facts.slots.find((s) => s.shaftId === shaft?.id && s.kind === 'adjuster');
     const pack = packTotal(adjuster && build ? build.fitted.get(adjuster.id)?.leaves : null);
-    const valued = reading.raw.method === 'look' ? null : readingValue(reading.raw, { sense: gap?.pack?.sense ?? 0, pack });
-    const value = valued && 'ok' in valued ? valued.ok.reading : null;
+    const value = reading.raw.method === 'look' ? undefined : readingComesTo(reading.raw, { sense: gap?.pack?.sense ?? 0, pack })?.reading;
     return {
       taken: reading.takenAt,
       by: reading.who,

@@ -2,7 +2,6 @@ import {
   leavesTotal,
   packWindow,
   packWindowSum,
-  poolReadings,
   readingOf,
   ReckoningError,
   sensesFromLayout,
@@ -42,8 +41,7 @@ export interface LooseSheet {
 export function looseSheet({ limits, pack, reading: entry, place, arrangement, instrument }: LooseEntry): LooseSheet {
   const sense = sensesFromLayout({ place, arrangement });
   const fitted = pack && leavesTotal(pack);
-  const read = entry && readingOf(entry, instrument);
-  const reading = read === null ? null : read.values.length > 1 ? poolReadings(read.values, instrument) : read.reading;
+  const reading = entry && readingOf(entry, instrument).reading;
   const base = { fitted, reading, sense };
   if (!limits || fitted === null || !reading) return { ...base, window: null, refusal: null, sum: [] };
   const question = { fittedPack: fitted, measured: reading, limits, sense };

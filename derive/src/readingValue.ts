@@ -54,6 +54,15 @@ export function readingValue(raw: RawReading, place: ReadingPlace): Valued {
   return orRefused(() => ({ ok: valueOf(raw, place) }));
 }
 
+/** A reading by itself, with no gap round it and no pack. */
+const NO_PLACE: ReadingPlace = { sense: 0, pack: ZERO };
+
+/** What was entered, as far as it can be told; null where it is refused. */
+export function readingComesTo(raw: RawReading, place: ReadingPlace = NO_PLACE): ReadingValue | null {
+  const valued = readingValue(raw, place);
+  return 'ok' in valued ? valued.ok : null;
+}
+
 const orRefused = <Value>(run: () => Value): Value | { readonly refusal: { readonly code: string; readonly message: string } } => {
   try {
     return run();
@@ -83,7 +92,7 @@ export function readingFigures(raw: RawReading): { readonly values: readonly Len
   const read = orRefused(() => entryOf(raw, asInstrument(raw.instrument)));
   if ('refusal' in read) return { refusal: read.refusal.message };
   if (!RECKONED.has(raw.method)) return { values: read.values.length > 0 ? read.values : [read.reading.value] };
-  const reckoned = readingValue(raw, { sense: 0, pack: ZERO });
+  const reckoned = readingValue(raw, NO_PLACE);
   if ('refusal' in reckoned) return { refusal: reckoned.refusal.message };
   return { values: [...read.values, read.reading.value, ...reckoned.ok.values, reckoned.ok.reading.value] };
 }

@@ -1,5 +1,6 @@
 import type { Lot } from '@elder-cog/contract';
 import {
+  BOUND,
   describeLength,
   describeQuantity,
   formatLength,
@@ -8,11 +9,17 @@ import {
   fromBase,
   fromLength,
   INSTRUMENTS,
+  isMetric,
+  type Length,
+  type LengthUnit,
   nanometres,
   nearestFraction,
   nearestSizes,
+  type NearSize,
   NM_PER,
+  type OtherQuantity,
   otherUnits,
+  type QuantityRead,
   quantityUnitWord,
   readEntry,
   readQuantity,
@@ -22,11 +29,6 @@ import {
   tidy,
   twoSystems,
   UNITS,
-  type Length,
-  type LengthUnit,
-  type NearSize,
-  type OtherQuantity,
-  type QuantityRead,
 } from '@elder-cog/core';
 
 /** One answer, large. */
@@ -111,10 +113,9 @@ function readingAnswer(clean: string, lots: readonly Lot[]): Reckoned {
   const isDial = /[<>]/.test(clean);
   const read = readEntry(clean, isDial ? INSTRUMENTS.dialThou : INSTRUMENTS.feelersThou);
   const { kind, value } = read.reading;
-  const said = kind === 'atLeast' ? 'at least ' : kind === 'atMost' ? 'at most ' : '';
   return {
     ...lengthAnswer(value, 'thou', lots),
-    readAs: `${said}${describeLength(value, 'thou')}`,
+    readAs: `${BOUND[kind]}${describeLength(value, 'thou')}`,
     notes: isDial ? [...read.notes, `on a dial of hundredths: ${describeLength(nanometres((value / NM_PER.thou) * 10_000), 'mm', 2)}`] : read.notes,
   };
 }
@@ -148,7 +149,7 @@ function lengthAnswer(value: Length, unit: LengthUnit, lots: readonly Lot[]): Re
       { label: 'millimetre', value: formatLength(value, 'mm', 3), unit: 'mm', exactly: exactly(inMm, 3) },
     ],
     working: [
-      unit === 'mm' || unit === 'um'
+      isMetric(unit)
         ? { label: '1 thou is 0.0254 mm, exactly', expression: `${trim(inMm, 6)} ÷ 0.0254 = ${trim(inThou, 3)}` }
         : { label: '1 thou is 0.0254 mm, exactly', expression: `${trim(inThou, 4)} × 0.0254 = ${trim(inMm, 6)}` },
       { label: 'fraction, in 128ths', expression: `${trim(inInches, 5)} × 128 = ${trim(inInches * 128, 3)} → ${Math.round(inInches * 128)}` },

@@ -23,7 +23,7 @@ import {
 import { readingsOf, rowsOf } from './builds.ts';
 import { limitInUse, markOf, nominalInUse, type LimitState, type NominalState } from './gap.ts';
 import { acceptanceOf, inspectionOf } from './inspections.ts';
-import { asInstrument, readingValue } from './readingValue.ts';
+import { asInstrument, readingComesTo } from './readingValue.ts';
 import { remembered, rememberedOf } from './remember.ts';
 
 export type PlaceRead = SurveyStation & { readonly ids: readonly string[] };
@@ -96,9 +96,9 @@ function setOf(kind: FeatureKindName, readings: readonly ReadingFact[]): SetRead
   for (const r of readings) {
     const at = r.raw.at ?? '';
     const place = places.get(at) ?? { at, readings: [], ids: [] };
-    const valued = readingValue(r.raw, { sense: 0, pack: 0 as Length });
-    if ('ok' in valued && !valued.ok.drifted) {
-      const { values, reading } = valued.ok;
+    const read = readingComesTo(r.raw);
+    if (read && !read.drifted) {
+      const { values, reading } = read;
       // feelers either side of a float give its middle; one side alone, a bound
       bound = reading.kind === 'estimate' ? null : reading;
       place.readings.push(...(reading.kind === 'estimate' ? values : []).filter(isSize));

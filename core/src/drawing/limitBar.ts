@@ -1,5 +1,5 @@
 import { closedFloat, formatLength, NM_PER, type Length, type Limits } from '../quantity/index.ts';
-import type { Placed } from '../reading/index.ts';
+import { BOUND, type Placed } from '../reading/index.ts';
 import { tickStep } from './axisTicks.ts';
 import { line, path, rect, text, textWidth, type Colour, type Shape } from './shapes.ts';
 
@@ -247,9 +247,7 @@ function inWords({ limits, reading, forecast, earlier = [] }: LimitBarQuestion):
       : limits
         ? 'one limit'
         : 'no limits yet',
-    reading
-      ? `${reading.bound === 'atLeast' ? 'at least ' : reading.bound === 'atMost' ? 'at most ' : ''}${both(reading.value)}, ${STATE_WORDS[reading.state]}`
-      : 'no reading',
+    reading ? `${BOUND[reading.bound ?? 'estimate']}${both(reading.value)}, ${STATE_WORDS[reading.state]}` : 'no reading',
     ...(forecast === undefined || forecast === null ? [] : [`forecast ${both(forecast)}`]),
     ...earlier.map(({ build, value }) => `build ${build} read ${both(value)}`),
   ];

@@ -1,4 +1,5 @@
 import { hasInchFractions, isSmall, type PlainQuantity } from './plainRange.ts';
+import { smallUnit } from '../quantity/index.ts';
 import { digitsEngraved, type Instrument } from '../reading/index.ts';
 import { division, HUNDREDTH, INCH, MM, THOU, type Figure, type Measure, type Written } from './tokens.ts';
 
@@ -54,5 +55,5 @@ export function heardAt(figure: Figure, instrument: Instrument, quantity: PlainQ
   if (isWhole && figure.decimals === 0) return [own];
   const finer = figure.decimals - digitsEngraved(instrument);
   if (kind !== 'dial' && figure.decimals > 0 && (finer === 0 || finer === 1)) return [own];
-  return heard(figure, { bare: unit === 'mm' || unit === 'um' ? 'mm' : 'thou', quantity });
+  return heard(figure, { bare: smallUnit(unit), quantity });
 }

@@ -43,3 +43,7 @@ export function inBoth(length: Length, unit: LengthUnit): string {
   const other = unit === 'in' || Math.abs(length) < 6_000_000 ? otherUnit(unit) : 'in';
   return `${describeLength(length, unit)} · ${describeLength(length, other)}`;
 }
+
+/** What an entry may mean, in the words of its first system: "0.3 mm, or 300 thou". */
+export const eitherOf = (meanings: readonly Pick<Meaning<unknown>, 'said'>[]): string =>
+  meanings.map(({ said }) => said.split(' · ')[0]).join(', or ');

@@ -1,8 +1,8 @@
 import { refuse } from '../errors.ts';
 import { nanometres, type Length } from '../quantity/index.ts';
-import { feelerBracket, readingExample, readingOf, suspectHand, type Instrument, type Reading, type ReadingEntry } from '../reading/index.ts';
+import { bladesTotal, BOUND, readingExample, readingOf, suspectHand, type Instrument, type ReadingEntry } from '../reading/index.ts';
 import { inBoth } from './meaning.ts';
-import { isFigure, isMark, negative, noTorque, pattern, words, type Shape } from './shapes.ts';
+import { isFigure, isMark, mixesUnits, negative, noTorque, pattern, words, type Shape } from './shapes.ts';
 import type { Token } from './tokens.ts';
 
 /** A reading as it is written at the vice: where a hand went, blades that go and stop, or sizes, less a parallel where there is one. */
@@ -13,11 +13,9 @@ export function readReading(found: readonly Token[], instrument: Instrument): Sh
   return [readSizes(found, instrument)];
 }
 
-const sum = (blades: readonly Length[]): Length => nanometres(blades.reduce<number>((total, each) => total + each, 0));
-
 /** The lengths in an entry that must be what such a thing can be; where a hand went is looked at by itself. */
 const lengthsOf = (entry: ReadingEntry): readonly Length[] =>
-  entry.how === 'sizes' ? entry.values : entry.how === 'blades' ? [entry.goes, entry.stops].filter((each) => each !== null).map(sum) : [];
+  entry.how === 'sizes' ? entry.values : entry.how === 'blades' ? [entry.goes, entry.stops].filter((each) => each !== null).map(bladesTotal) : [];
 
 /** `88>12`, the other way `88<12`, `+1` a whole turn more, `88>12>87` back again. */
 function readHand(found: readonly Token[], instrument: Instrument): Shape<ReadingEntry> {
@@ -38,21 +36,16 @@ function readHand(found: readonly Token[], instrument: Instrument): Shape<Readin
     figures: [],
     make: () => entry,
     sizes: lengthsOf,
-    say: (each) => sayHand(each, instrument),
+    say: (each) => sayAt(each, instrument),
     suspected: (within) => suspectHand(entry, instrument, within).map(({ entry: value, why }) => ({ value, why })),
   };
 }
 
-function sayHand(entry: ReadingEntry, instrument: Instrument): string {
+/** What an entry comes to at its instrument, in words. */
+function sayAt(entry: ReadingEntry, instrument: Instrument): string {
   const { reading, drifted } = readingOf(entry, instrument);
-  return `${BOUNDS[reading.kind]}${inBoth(reading.value, instrument.unit)}${drifted ? ', the stand moved' : ''}`;
+  return `${BOUND[reading.kind]}${inBoth(reading.value, instrument.unit)}${drifted ? ', the stand moved' : ''}`;
 }
-
-const BOUNDS = { estimate: '', atLeast: 'at least ', atMost: 'at most ' } as const;
-
-/** @throws ReckoningError `feelersCrossed` */
-const bracketOf = ({ goes, stops }: Extract<ReadingEntry, { how: 'blades' }>): Reading =>
-  feelerBracket({ ...(goes === null ? {} : { goes }), ...(stops === null ? {} : { stops }) });
 
 /** `goes 9 stops 10`, in either order, one side alone, blades put in together with a plus. */
 function readBlades(found: readonly Token[], instrument: Instrument): Shape<ReadingEntry> {
@@ -79,15 +72,11 @@ function readBlades(found: readonly Token[], instrument: Instrument): Shape<Read
         goes: goes === null ? null : isGoesFirst ? one : two,
         stops: stops === null ? null : isGoesFirst ? two : one,
       };
-      bracketOf(tried);
+      readingOf(tried, instrument);
       return tried;
     },
     sizes: lengthsOf,
-    say: (entry) => {
-      if (entry.how !== 'blades') return '';
-      const { kind, value } = bracketOf(entry);
-      return `${BOUNDS[kind]}${inBoth(value, instrument.unit)}`;
-    },
+    say: (entry) => sayAt(entry, instrument),
   };
 }
 
@@ -100,8 +89,7 @@ function readSizes(found: readonly Token[], instrument: Instrument): Shape<Readi
   const plain = read.filter((token) => !isMark(token, ';', 'and'));
   const isSound = plain.length > 0 && plain.every(isFigure) && (less < 0 || (off.length === 1 && isFigure(off[0])));
   if (!isSound) return refuse('notAReading', `“${words(found).slice(0, 24)}” is not a reading: ${readingExample(instrument)}.`);
-  if (new Set(plain.filter(isFigure).flatMap(({ settled }) => (settled ? [settled[0]?.name] : []))).size > 1)
-    return refuse('twoUnits', 'Two units in one entry: give the readings in one, or one at a time.');
+  if (mixesUnits(plain)) return refuse('twoUnits', 'Two units in one entry: give the readings in one, or one at a time.');
   const figures = [...plain, ...off].filter(isFigure);
   return {
     figures,

@@ -62,11 +62,14 @@ export const sayLimits = ({ single, ...limits }: LimitsEntry, unit: LengthUnit):
   return `${each(shown)} · ${each(shown === 'mm' && isSize ? 'in' : otherUnit(shown))}`;
 };
 
+/** Whether the figures that name their unit name more than one. */
+export const mixesUnits = (found: readonly Token[]): boolean =>
+  new Set(found.flatMap((token) => (isFigure(token) && token.settled ? [token.settled[0]?.name] : []))).size > 1;
+
 /** Limits, in any of the ways a manual or a person says them. */
 export function readLimitsEntry(found: readonly Token[]): Shape<LimitsEntry>[] {
   noTorque(found);
-  if (new Set(found.flatMap((token) => (isFigure(token) && token.settled ? [token.settled[0]?.name] : []))).size > 1)
-    return refuse('twoUnits', 'Two units in one entry: write both limits in the same one.');
+  if (mixesUnits(found)) return refuse('twoUnits', 'Two units in one entry: write both limits in the same one.');
   if (NOTHING.test(words(found))) return [{ figures: [], sizes: limitSizes, make: () => ({}), say: sayLimits }];
   const isNegative = found.some((token) => token.is === 'mark' && NEGATIVE.has(token.text));
   const both = found.findIndex((token) => isMark(token, 'preload', 'nip', 'crush', 'interference'));

@@ -1,4 +1,4 @@
-import { mm, nanometres, thou, ZERO } from '../quantity/index.ts';
+import { isMetric, mm, nanometres, thou, ZERO } from '../quantity/index.ts';
 import type { LimitsEntry, Meaning, Understood } from './meaning.ts';
 import { sayLimits } from './shapes.ts';
 
@@ -24,7 +24,7 @@ export function withTolerance(understood: Understood<LimitsEntry>): Understood<L
 }
 
 function tolerances({ value: { single = ZERO }, unit }: Meaning<LimitsEntry>): Meaning<LimitsEntry>[] {
-  const either = unit === 'mm' || unit === 'um' ? mm(0.02) : thou(1);
+  const either = isMetric(unit) ? mm(0.02) : thou(1);
   const limits: readonly LimitsEntry[] = [{ min: nanometres(single - either), max: nanometres(single + either) }, { max: single }, { single }];
   return limits.map((value) => ({ value, unit, said: sayLimits(value, unit) }));
 }

@@ -56,7 +56,10 @@ export function meanLength(lengths: readonly Length[]): Length {
   return nanometres(lengths.reduce<number>((sum, l) => sum + l, 0) / lengths.length);
 }
 
-const isMetric = (unit: LengthUnit): boolean => unit === 'mm' || unit === 'um';
+export const isMetric = (unit: LengthUnit): boolean => unit === 'mm' || unit === 'um';
+
+/** The unit shims and gaps are said in, in the system of another. */
+export const smallUnit = (unit: LengthUnit): 'thou' | 'mm' => (isMetric(unit) ? 'mm' : 'thou');
 
 /** The unit the same length is shown in on the other side: thou beside mm, mm beside thou or inches. */
 export const otherUnit = (unit: LengthUnit): LengthUnit => (isMetric(unit) ? 'thou' : 'mm');

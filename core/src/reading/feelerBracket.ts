@@ -15,7 +15,8 @@ export interface FeelerTry {
 }
 
 const list = (blades: Blades): readonly Length[] => (typeof blades === 'number' ? [blades] : blades);
-const stack = (blades: Blades): Length => nanometres(list(blades).reduce<number>((sum, b) => sum + b, 0));
+/** Blades put in together, as one thickness. */
+export const bladesTotal = (blades: Blades): Length => nanometres(list(blades).reduce<number>((sum, b) => sum + b, 0));
 
 /**
  * What feelers say of a gap. Both sides: the middle, with the standard uncertainty of anything between (width/√12,
@@ -27,10 +28,10 @@ const stack = (blades: Blades): Length => nanometres(list(blades).reduce<number>
  */
 export function feelerBracket({ goes, stops, bladeU = 0 }: FeelerTry): Reading {
   if (goes === undefined && stops === undefined) refuse('nothingTried', 'Say which feeler goes, which stops, or both: goes 9 stops 10.');
-  if (goes === undefined) return { kind: 'atMost', value: stack(stops ?? []) };
-  if (stops === undefined) return { kind: 'atLeast', value: stack(goes) };
-  const low = stack(goes);
-  const high = stack(stops);
+  if (goes === undefined) return { kind: 'atMost', value: bladesTotal(stops ?? []) };
+  if (stops === undefined) return { kind: 'atLeast', value: bladesTotal(goes) };
+  const low = bladesTotal(goes);
+  const high = bladesTotal(stops);
   if (low >= high)
     refuse(
       'feelersCrossed',
@@ -42,17 +43,17 @@ export function feelerBracket({ goes, stops, bladeU = 0 }: FeelerTry): Reading {
 
 /** What to try next when only one side was found, in plain words; undefined when both were. */
 export function nextFeeler({ goes, stops }: FeelerTry): string | undefined {
-  if (goes !== undefined && stops === undefined) return `${describeLength(stack(goes), 'thou')} or more: try a thicker one until it stops.`;
+  if (goes !== undefined && stops === undefined) return `${describeLength(bladesTotal(goes), 'thou')} or more: try a thicker one until it stops.`;
   if (stops !== undefined && goes === undefined)
-    return `Under ${describeLength(stack(stops), 'thou')}, or no float at all: try a thinner one until it goes.`;
+    return `Under ${describeLength(bladesTotal(stops), 'thou')}, or no float at all: try a thinner one until it goes.`;
   return undefined;
 }
 
 export function feelerBracketSum(tried: FeelerTry): Sum {
   const { goes, stops } = tried;
   return [
-    ...(goes === undefined ? [] : [lengthLine('goes', list(goes).length > 1 ? 'Σ' : '', stack(goes))]),
-    ...(stops === undefined ? [] : [lengthLine('stops', list(stops).length > 1 ? 'Σ' : '', stack(stops))]),
+    ...(goes === undefined ? [] : [lengthLine('goes', list(goes).length > 1 ? 'Σ' : '', bladesTotal(goes))]),
+    ...(stops === undefined ? [] : [lengthLine('stops', list(stops).length > 1 ? 'Σ' : '', bladesTotal(stops))]),
     lengthLine('gap', goes === undefined ? 'at most' : stops === undefined ? 'at least' : '(goes + stops) ÷ 2', feelerBracket(tried).value),
   ];
 }

@@ -1,5 +1,16 @@
 import { ReckoningError, refuse } from '../errors.ts';
-import { describeLength, fromLength, nanometres, NM_PER, parseLength, readLength, tidy, type Length, type LengthUnit } from '../quantity/index.ts';
+import {
+  describeLength,
+  fromLength,
+  nanometres,
+  NM_PER,
+  parseLength,
+  readLength,
+  smallUnit,
+  tidy,
+  type Length,
+  type LengthUnit,
+} from '../quantity/index.ts';
 import { depthOverParallels } from './depthOverParallels.ts';
 import { digitsEngraved, type Instrument } from './instrument.ts';
 import type { Reading } from './reading.ts';
@@ -115,7 +126,7 @@ function finerThanRead(clean: string, instrument: Instrument): readonly string[]
   const isComma = /^[1-9]\d*,\d{3}$/.test(clean);
   if (!coarse || isComma || decimals.length < 2 || (instrument.kind !== 'dial' && decimals.length <= finest)) return [];
   const said = `${whole === '' ? '0' : whole}.${decimals}`;
-  const small = instrument.unit === 'mm' || instrument.unit === 'um' ? 'mm' : 'thou';
+  const small = smallUnit(instrument.unit);
   const asTyped = nanometres(Number(said) * (instrument.kind === 'dial' ? instrument.resolution : NM_PER[instrument.unit]));
   return [`${said} ${whole === '' || decimals.length > 2 ? 'in' : 'mm'}`, `${Number(fromLength(asTyped, small).toFixed(5))} ${small}`];
 }

@@ -17,4 +17,7 @@ export interface Bound {
 /** What a method says of a quantity. A dial that does not move is at most zero float: zero, or any preload. */
 export type Reading = Estimate | Bound;
 
+/** The words before a figure that is only one side of what was read. */
+export const BOUND = { estimate: '', atLeast: 'at least ', atMost: 'at most ' } as const;
+
 export const estimate = (value: Length, u: number, dof?: number): Estimate => ({ kind: 'estimate', value, u, ...(dof === undefined ? {} : { dof }) });

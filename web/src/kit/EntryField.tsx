@@ -1,4 +1,12 @@
-import { understand, type EntryField as FieldOf, type EntryQuestion, type EntryValues, type Meaning, type Understood } from '@elder-cog/core';
+import {
+  eitherOf,
+  type EntryField as FieldOf,
+  type EntryQuestion,
+  type EntryValues,
+  type Meaning,
+  understand,
+  type Understood,
+} from '@elder-cog/core';
 import { useEffect, useRef, useState, type FormEvent, type JSX, type ReactNode } from 'react';
 import { useDraft } from '../state/drafts.ts';
 import { Field, fieldIdOf, Secondary } from './controls.tsx';
@@ -119,8 +127,7 @@ function Said<Value>({
   inLines: boolean;
 }): ReactNode {
   if (understood.kind === 'refused') return <span className="text-ink2">not understood yet</span>;
-  if (understood.kind === 'ask')
-    return <span className="text-ink2">{understood.meanings.map(({ said }) => said.split(' · ')[0]).join(', or ')}?</span>;
+  if (understood.kind === 'ask') return <span className="text-ink2">{eitherOf(understood.meanings)}?</span>;
   const said = says?.(understood.value) ?? understood.said;
   if (!inLines || typeof said !== 'string') return said;
   return said.split(' · ').map((each, i) => (

@@ -1,13 +1,15 @@
 import {
+  BOUND,
   describeLength,
-  nanometres,
-  standingApart,
-  understand,
+  eitherOf,
   type EntryQuestion,
   type Instrument,
   type Length,
   type Meaning,
+  nanometres,
   type ReadingEntry,
+  standingApart,
+  understand,
 } from '@elder-cog/core';
 import type { ReadingValue } from '@elder-cog/derive';
 import { forwardRef, useState, type JSX, type ReactNode } from 'react';
@@ -150,12 +152,11 @@ function Says({
   instrument: Instrument;
 }): ReactNode {
   if (understood.kind === 'refused') return tried ? <Refusal>{understood.message}</Refusal> : <span className="text-ink2">not understood yet</span>;
-  if (understood.kind === 'ask')
-    return <span className="text-ink2">{understood.meanings.map(({ said }) => said.split(' · ')[0]).join(', or ')}?</span>;
+  if (understood.kind === 'ask') return <span className="text-ink2">{eitherOf(understood.meanings)}?</span>;
   const here = comesTo(understood);
   if (here === null) return understood.said;
   const { reading, values, notes } = here;
-  const before = { atLeast: 'at least ', atMost: 'at most ', estimate: values.length > 1 ? `mean of ${values.length}: ` : '' }[reading.kind];
+  const before = reading.kind === 'estimate' && values.length > 1 ? `mean of ${values.length}: ` : BOUND[reading.kind];
   return (
     <>
       <span className="text-ink2">{before}</span>

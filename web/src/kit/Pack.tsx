@@ -1,4 +1,4 @@
-import { leafScale, leafShapes, nanometres, type Length } from '@elder-cog/core';
+import { isMetric, leafScale, leafShapes, type Length, nanometres } from '@elder-cog/core';
 import type { FitLeaf } from '@elder-cog/contract';
 import type { JSX } from 'react';
 
@@ -10,7 +10,6 @@ const STYLE = {
 } as const;
 
 const single = (leaves: readonly FitLeaf[]): FitLeaf[] => leaves.flatMap((leaf) => Array.from({ length: leaf.count }, () => ({ ...leaf, count: 1 })));
-const isMetric = (leaf: FitLeaf): boolean => leaf.unit === 'mm' || leaf.unit === 'um';
 
 /** A pack from the side, a leaf a strip, with what each is called beside it. */
 export function Pack({
@@ -29,7 +28,7 @@ export function Pack({
   const each = single(leaves);
   const total = nanometres(each.reduce((sum, l) => sum + l.thickness, 0));
   const { leaves: shapes, height } = leafShapes(
-    each.map((l) => ({ thickness: l.thickness, metric: isMetric(l) })),
+    each.map((l) => ({ thickness: l.thickness, metric: isMetric(l.unit) })),
     { width, k: leafScale(tallest ?? total) },
   );
   const spread = spreadLabels(

@@ -31,4 +31,10 @@ export function useDraft(key: string, initial = ''): readonly [text: string, typ
   return [text ?? initial, useCallback((next: string) => put(key, next), [key, put])];
 }
 
+/** Put back to nothing once what it held was kept; what has been typed since stays. */
+export function clearDraft(key: string, kept: string): void {
+  const { texts, put } = useDrafts.getState();
+  if (texts[key] === kept) put(key, '');
+}
+
 export const draftOf = (key: string): string => useDrafts.getState().texts[key] ?? '';

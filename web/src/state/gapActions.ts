@@ -32,10 +32,13 @@ export const keepReading = (station: Station, build: BuildNow | null, raw: RawRe
   saw: build?.build.id ?? null,
 });
 
+/** What was understood of an entry, as a reading keeps it. */
+export const asUnderstood = ({ value, unit }: Meaning<ReadingEntry>): RawReading['understood'] => ({ ...value, unit }) as RawReading['understood'];
+
 /** A size that was read of a part, as it was understood. */
 export const sizeRead = ({
   text,
-  meaning: { value, unit },
+  meaning,
   instrument,
   at = '',
   newSet,
@@ -48,7 +51,7 @@ export const sizeRead = ({
 }): RawReading => ({
   method: 'size',
   text,
-  understood: { ...value, unit } as RawReading['understood'],
+  understood: asUnderstood(meaning),
   instrument,
   ...(at === '' ? {} : { at }),
   ...(newSet === undefined ? {} : { newSet }),

@@ -1,17 +1,18 @@
 import { newRow, ROWS_AT_ONCE, type Change } from '@elder-cog/contract';
 import {
-  FEATURE_KINDS,
-  FEATURES,
-  formatLength,
-  understand,
-  withUnit,
+  eitherOf,
   type EntryField,
   type EntryQuestion,
   type EntryValues,
+  FEATURE_KINDS,
   type FeatureKindName,
+  FEATURES,
+  formatLength,
   type LengthUnit,
   type Meaning,
   type ReadingEntry,
+  understand,
+  withUnit,
 } from '@elder-cog/core';
 import { expectedAround, type FeatureState, type ShaftState } from '@elder-cog/derive';
 import Papa from 'papaparse';
@@ -106,9 +107,7 @@ function cellRead<Of extends EntryField>(text: string, unit: LengthUnit, questio
   if (text === '') return null;
   const found = understand(/[<>]/.test(text) ? text : withUnit(text, unit), question);
   if (found.kind === 'understood') return found;
-  return found.kind === 'refused'
-    ? found.message
-    : `“${text}” may be a slip: ${found.meanings.map(({ said }) => said.split(' · ')[0]).join(', or ')}?`;
+  return found.kind === 'refused' ? found.message : `“${text}” may be a slip: ${eitherOf(found.meanings)}?`;
 }
 
 function understoodRow(row: Omit<RowRead, 'refusal' | 'read'>, unitWord: string, kindWord: string): Pick<RowRead, 'read' | 'refusal'> {

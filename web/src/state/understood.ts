@@ -1,4 +1,4 @@
-import { describeLength, formatLength, insideOf, nanometres, ReckoningError, type Length, type Limits } from '@elder-cog/core';
+import { describeLength, formatLength, insideOf, type Length, type Limits, nanometres, ReckoningError, smallUnit } from '@elder-cog/core';
 import type { Limit } from '@elder-cog/contract';
 import { SOURCE_WORDS, type GapState } from '@elder-cog/derive';
 import { useSettings } from './settings.ts';
@@ -18,8 +18,7 @@ export function understood<Value>(read: () => Value): Value | string {
  * flipping thou and mm must not change how an entry is read.
  */
 export function bareUnit(gap: Pick<GapState, 'station' | 'limits'>): 'thou' | 'mm' {
-  const unit = gap.station.instrument?.unit ?? gap.limits?.fact.unit ?? useSettings.getState().bare;
-  return unit === 'mm' || unit === 'um' ? 'mm' : 'thou';
+  return smallUnit(gap.station.instrument?.unit ?? gap.limits?.fact.unit ?? useSettings.getState().bare);
 }
 
 /** A gap or thickness in both systems: "24.0 thou · 0.610 mm". */

@@ -1,5 +1,5 @@
 import type { Fitted, Lot } from '@elder-cog/contract';
-import { formatLength, nanometres, otherUnit, type LengthUnit } from '@elder-cog/core';
+import { formatLength, isMetric, nanometres, otherUnit } from '@elder-cog/core';
 import { onHand, type DrawerReach, type OnHand } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Link } from 'react-router';
@@ -8,7 +8,6 @@ import { useCommand, useDrawer } from '../../state/api.ts';
 import { useDrawerReach } from '../../workers/packs.ts';
 import { LeavesPanel } from '../Section/SetUp.tsx';
 
-const isMetric = (unit: LengthUnit): boolean => unit === 'mm' || unit === 'um';
 const PX_PER_NM = 2.6 / 25_400;
 const TALLEST = 88;
 

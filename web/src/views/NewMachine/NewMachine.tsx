@@ -76,10 +76,12 @@ export default function NewMachine(): JSX.Element {
       ...halfDone(draft),
     },
   });
-  const typed = watch();
-  const { template, place, gasket, box: boxName, shaft: shaftName } = typed;
+  const { template, place, gasket, box: boxName, shaft: shaftName } = watch();
   const put = useDrafts((s) => s.put);
-  useEffect(() => put(draft, JSON.stringify(typed)), [put, draft, typed]);
+  useEffect(() => {
+    const watching = watch((typed, { type }) => type === 'change' && put(draft, JSON.stringify(typed)));
+    return () => watching.unsubscribe();
+  }, [watch, put, draft]);
   const [drawnBy, setDrawnBy] = useState<'cover' | 'nut' | null>(null);
   // what is closed by a cover as a rule, and what is drawn up by a nut as often as not
   const drawn = drawnBy ?? (BY_NUT.test(`${boxName} ${shaftName}`) ? null : 'cover');

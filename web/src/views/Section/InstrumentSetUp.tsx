@@ -1,5 +1,5 @@
 import type { Station } from '@elder-cog/contract';
-import { describeLength, formatLength, nanometres, type Instrument, type Length, type LengthUnit } from '@elder-cog/core';
+import { describeLength, formatLength, type Instrument, type Length, nanometres, smallUnit } from '@elder-cog/core';
 import { asInstrument } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Chip, Field, Primary } from '../../kit/controls.tsx';
@@ -7,8 +7,6 @@ import { EntryField, useEntry, type Entry } from '../../kit/EntryField.tsx';
 import { SquareDrawing } from '../../kit/methodDrawings.tsx';
 import { useCommand } from '../../state/api.ts';
 import { stationChange } from '../../state/gapActions.ts';
-
-const small = (unit: LengthUnit): 'thou' | 'mm' => (unit === 'mm' || unit === 'um' ? 'mm' : 'thou');
 
 /** What a field holds, null where it is empty; undefined while it is asked about or refused. */
 const lengthIn = (entry: Entry<'size'>): Length | null | undefined => (entry.text.trim() === '' ? null : entry.meaning?.value);
@@ -22,7 +20,7 @@ const fineWords = (length: Length, unit: 'thou' | 'mm'): string =>
 /** A dial as it is: its division, how many go round, and a name that says so. It repeats to about a third of a division. */
 function describedDial(instrument: Instrument, divisions: number, resolution: Length): Partial<Instrument> {
   if (divisions === instrument.divisions && resolution === instrument.resolution) return {};
-  return { divisions, resolution, priorS: resolution * 0.3, name: `Dial, ${fineWords(resolution, small(instrument.unit))}` };
+  return { divisions, resolution, priorS: resolution * 0.3, name: `Dial, ${fineWords(resolution, smallUnit(instrument.unit))}` };
 }
 
 /** A field's degrees, 0 where it is empty, or why it cannot be read. */
@@ -39,7 +37,7 @@ function degreesIn(text: string): number | string {
 export function InstrumentSetUp({ station, onDone }: { station: Station; onDone: () => void }): JSX.Element {
   const { send, sending } = useCommand();
   const instrument = asInstrument(station.instrument);
-  const unit = small(instrument.unit);
+  const unit = smallUnit(instrument.unit);
   const isDial = instrument.kind === 'dial';
   const [balanced, setBalanced] = useState(instrument.balanced ?? false);
   const [direction, setDirection] = useState(instrument.direction ?? 'clockwise');

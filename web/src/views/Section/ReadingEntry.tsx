@@ -1,12 +1,12 @@
 import type { RawReading } from '@elder-cog/contract';
-import { describeLength, ZERO, type Instrument } from '@elder-cog/core';
+import { BOUND, describeLength, type Instrument, smallUnit, ZERO } from '@elder-cog/core';
 import {
   asInstrument,
   expectedOfGap,
   gapQuantity,
   packTotal,
   PARALLELS_HERE,
-  readingValue,
+  readingComesTo,
   restItems,
   withSpacer,
   type GapState,
@@ -21,11 +21,11 @@ import { EntryStrip, type EntryStripProps, type ReadingMeaning } from '../../kit
 import { tick } from '../../kit/tick.ts';
 import { wayOf } from '../../kit/methodDrawings.tsx';
 import { useCommand } from '../../state/api.ts';
-import { draftOf, useDraft } from '../../state/drafts.ts';
+import { clearDraft, useDraft } from '../../state/drafts.ts';
 import { useJob } from '../../state/job.ts';
 import { useOutbox } from '../../state/outbox.ts';
 import { useSettings } from '../../state/settings.ts';
-import { changeState, keepReading, withdraw } from '../../state/gapActions.ts';
+import { asUnderstood, changeState, keepReading, withdraw } from '../../state/gapActions.ts';
 import { InstrumentSetUp } from './InstrumentSetUp.tsx';
 import { MethodChooser } from './MethodChooser.tsx';
 import { useBesides } from './MethodFields.tsx';
@@ -87,10 +87,10 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
     return () => clearTimeout(timer);
   }, [lastKept]);
 
-  const rawOf = (text: string, { value, unit }: ReadingMeaning): RawReading => ({
+  const rawOf = (text: string, meaning: ReadingMeaning): RawReading => ({
     method,
     text,
-    understood: { ...value, unit } as RawReading['understood'],
+    understood: asUnderstood(meaning),
     instrument,
     ...besides.raw,
     restsOn: items.flatMap((item) => (said(item) === null ? [] : [{ item: item.item, answer: said(item) ?? '' }])),
@@ -98,14 +98,12 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
   const place = { sense: gap.pack?.sense ?? 0, pack: packTotal(shaft.slots.find((s) => s.slot.kind === 'adjuster')?.fitting.leaves) } as const;
   const comesTo = (meaning: ReadingMeaning): ReadingValue | null => {
     // with something missing it comes to nothing yet, and is said back as it was typed
-    if (besides.missing !== null) return null;
-    const valued = readingValue(rawOf('', meaning), place);
-    return 'ok' in valued ? valued.ok : null;
+    return besides.missing === null ? readingComesTo(rawOf('', meaning), place) : null;
   };
   const expected = expectedOfGap(gap);
   const typed = method === 'depths' || method === 'coverDown' ? null : withSpacer(expected, besides.spacer ?? ZERO);
   const question = {
-    bare: instrument.unit === 'mm' || instrument.unit === 'um' ? 'mm' : 'thou',
+    bare: smallUnit(instrument.unit),
     quantity: gapQuantity(gap, method),
     instrument,
     ...(typed ? { expected: typed } : {}),
@@ -117,8 +115,7 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
   const keep = async (text: string, meaning: ReadingMeaning): Promise<boolean> => {
     const raw = rawOf(text, meaning);
     const reading = comesTo(meaning)?.reading ?? null;
-    const bound = { estimate: '', atLeast: 'at least ', atMost: 'at most ' }[reading?.kind ?? 'estimate'];
-    const words = reading === null ? text : `${bound}${describeLength(reading.value, meaning.unit === 'um' ? 'mm' : meaning.unit)}`;
+    const words = reading === null ? text : `${BOUND[reading.kind]}${describeLength(reading.value, meaning.unit === 'um' ? 'mm' : meaning.unit)}`;
     const change = keepReading(station, shaft.current, raw, reading?.value ?? null, words);
     try {
       await send(change);
@@ -229,7 +226,7 @@ interface StripProps extends Omit<EntryStripProps, 'value' | 'onChange' | 'onKee
 function Strip({ onKeep, draft, isBackwards, keypad, dial, ref, ...strip }: StripProps): JSX.Element {
   const [text, setText] = useDraft(draft);
   const keep = async (entry: string, meaning: ReadingMeaning): Promise<void> => {
-    if ((await onKeep(entry, meaning)) && draftOf(draft) === entry) setText('');
+    if (await onKeep(entry, meaning)) clearDraft(draft, entry);
   };
   const otherWay = isBackwards !== null && /[<>]/.test(text) && !text.includes(isBackwards ? '<' : '>');
   const { divisions = 100, balanced = false } = strip.question.instrument;

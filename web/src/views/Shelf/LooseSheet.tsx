@@ -1,4 +1,4 @@
-import { newShaft, type Change, type RawReading } from '@elder-cog/contract';
+import { newShaft, type Change } from '@elder-cog/contract';
 import { formatLength, INSTRUMENTS, leavesTotal, nanometres, section, unitWord, withTolerance, type Place } from '@elder-cog/core';
 import { looseSheet, onHand, packWords, type PackChoice } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
@@ -12,7 +12,7 @@ import { SumView } from '../../kit/SumView.tsx';
 import { useWidth } from '../../kit/useWidth.ts';
 import { useCommand, useDrawer } from '../../state/api.ts';
 import { useDraft } from '../../state/drafts.ts';
-import { leavesFromSaid, limitRow, oneByOne } from '../../state/gapActions.ts';
+import { asUnderstood, leavesFromSaid, limitRow, oneByOne } from '../../state/gapActions.ts';
 import { newId, useSettings } from '../../state/settings.ts';
 import { thinkIn } from '../../state/thinkIn.ts';
 import { inBoth, rangeWords } from '../../state/understood.ts';
@@ -128,7 +128,7 @@ export function LooseSheet(): JSX.Element {
           raw: {
             method,
             text: read.text,
-            understood: { ...read.meaning.value, unit: read.meaning.unit } as RawReading['understood'],
+            understood: asUnderstood(read.meaning),
             instrument,
             restsOn: [],
           },

@@ -1,3 +1,4 @@
+import { counted } from '@elder-cog/core';
 import type { Spec } from '@elder-cog/contract';
 import { specSheet, type SpecSheet } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
@@ -10,7 +11,6 @@ import { SheetTable } from './SheetTable.tsx';
 import { PutOnStations } from './PutOnStations.tsx';
 import { PastePage } from './PastePage.tsx';
 import { AddLimit } from './AddLimit.tsx';
-import { count } from './count.ts';
 
 /** Every limit in both systems, with where it comes from; a manual's page typed or pasted line by line. */
 export default function Limits(): JSX.Element {
@@ -53,10 +53,10 @@ function SheetSays({ sheet }: { sheet: SpecSheet }): JSX.Element {
   const told = sheet.groups.flatMap((g) => g.entries).filter((e) => e.trust === 'told once').length;
   const not = sheet.lines - sheet.understood - sheet.toAsk;
   const said = [
-    ...(sheet.lines > 0 ? [`${sheet.understood} of ${count(sheet.lines, 'line')} understood`] : []),
+    ...(sheet.lines > 0 ? [`${sheet.understood} of ${counted(sheet.lines, '1 line', 'lines')} understood`] : []),
     ...(sheet.toAsk > 0 ? [`${sheet.toAsk} to ask`] : []),
     ...(not > 0 ? [`${not} not understood`] : []),
-    ...(sheet.conflicts > 0 ? [count(sheet.conflicts, 'conflict')] : []),
+    ...(sheet.conflicts > 0 ? [counted(sheet.conflicts, '1 conflict', 'conflicts')] : []),
     ...(told > 0 ? [`${told} told once`] : []),
     `${sheet.inUse} in use`,
   ];

@@ -1,11 +1,11 @@
-import { FEATURES, type EntryQuestion, type Length } from '@elder-cog/core';
-import { asInstrument, expectedOfFeature, readingValue, type FeatureState, type ReadingValue } from '@elder-cog/derive';
+import { type EntryQuestion, FEATURES, type Length, smallUnit } from '@elder-cog/core';
+import { asInstrument, expectedOfFeature, readingComesTo, type FeatureState, type ReadingValue } from '@elder-cog/derive';
 import type { RawReading } from '@elder-cog/contract';
 import { useRef, useState, type JSX } from 'react';
 import { Chip, Heading, Quiet } from '../../kit/controls.tsx';
 import { EntryStrip, type ReadingMeaning } from '../../kit/EntryStrip.tsx';
 import { useCommand } from '../../state/api.ts';
-import { draftOf, useDraft } from '../../state/drafts.ts';
+import { clearDraft, useDraft } from '../../state/drafts.ts';
 import { keepReading, sizeRead } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { InstrumentSetUp } from '../Section/InstrumentSetUp.tsx';
@@ -36,27 +36,24 @@ export function MeasureStrip({ feature, mate, onNext, onMove }: MeasureStripProp
   const [open, setOpen] = useState<'size' | 'instrument' | null>(null);
   const strip = useRef<HTMLInputElement>(null);
   const instrument = asInstrument(station.instrument);
-  const isMetric = instrument.unit === 'mm' || instrument.unit === 'um';
+  const bare = smallUnit(instrument.unit);
   const expected = afresh || FEATURES[kind].mayBeNothing ? null : expectedOfFeature(feature, mate);
   const question: Omit<EntryQuestion<'reading'>, 'field'> & { instrument: typeof instrument } = {
-    bare: isMetric ? 'mm' : 'thou',
+    bare,
     quantity,
     instrument,
     ...(expected ? { expected } : {}),
   };
   const rawOf = (entry: string, meaning: ReadingMeaning): RawReading =>
     sizeRead({ text: entry, meaning, instrument, at: place, newSet: afresh ? AFTER_REPAIR : undefined });
-  const comesTo = (meaning: ReadingMeaning): ReadingValue | null => {
-    const valued = readingValue(rawOf('', meaning), { sense: 0, pack: 0 as Length });
-    return 'ok' in valued ? valued.ok : null;
-  };
+  const comesTo = (meaning: ReadingMeaning): ReadingValue | null => readingComesTo(rawOf('', meaning));
   const keep = async (entry: string, meaning: ReadingMeaning): Promise<void> => {
     try {
       await send(keepReading(station, shaft?.current ?? null, rawOf(entry, meaning), null, `${place} ${entry}`.trim()));
     } catch {
       return;
     }
-    if (draftOf(draft) === entry) setText('');
+    clearDraft(draft, entry);
     setAfresh(false);
     const next = places[places.indexOf(place) + 1];
     if (next === undefined) return onNext();
@@ -130,7 +127,7 @@ export function MeasureStrip({ feature, mate, onNext, onMove }: MeasureStripProp
             question={question}
             comesTo={comesTo}
             label={`${station.name}${place === '' ? '' : `, ${place}`}`}
-            example={isMetric ? example.mm : example.in}
+            example={bare === 'mm' ? example.mm : example.in}
             busy={sending}
           />
         </div>

@@ -19,7 +19,7 @@ import { tick } from '../../kit/tick.ts';
 import { useTurn } from '../../kit/turn.ts';
 import { useCommand } from '../../state/api.ts';
 import { fitPack, keepReading } from '../../state/gapActions.ts';
-import { useDraft } from '../../state/drafts.ts';
+import { clearDraft, useDraft } from '../../state/drafts.ts';
 import { useJob } from '../../state/job.ts';
 import { sendPhoto } from '../../state/photos.ts';
 import { newId, useSettings } from '../../state/settings.ts';
@@ -41,7 +41,8 @@ export function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave
   const { send, sending } = useCommand();
   // photos go by themselves: the next line does not wait for them
   const { send: sendAfter } = useCommand();
-  const [text, setText] = useDraft(mending ? `mend ${mending.entry.id}` : `strip ${assemblyId}`, mending?.entry.text ?? '');
+  const draft = mending ? `mend ${mending.entry.id}` : `strip ${assemblyId}`;
+  const [text, setText] = useDraft(draft, mending?.entry.text ?? '');
   const bare = useSettings((st) => st.bare);
   const [chosen, setChosen] = useState<{ readonly text: string; readonly choice: StripChoice } | null>(null);
   const [tried, setTried] = useState(false);
@@ -69,7 +70,7 @@ export function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave
       return;
     }
     if (useSettings.getState().tick) tick();
-    setText('');
+    clearDraft(draft, text);
     setTried(false);
     setFiles((now) => (now === chosen ? [] : now));
     onKept(id);

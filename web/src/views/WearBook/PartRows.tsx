@@ -1,4 +1,4 @@
-import { FEATURES, formatLength, MARK_WORDS, otherUnit, unitWord, type Length, type LengthUnit } from '@elder-cog/core';
+import { FEATURES, formatLength, isMetric, type Length, type LengthUnit, MARK_WORDS, otherUnit, unitWord } from '@elder-cog/core';
 import type { FeatureState, PairState } from '@elder-cog/derive';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useLayoutEffect, useRef, useState, type JSX } from 'react';
@@ -16,7 +16,7 @@ export interface RowGroup {
 const FEW = 60;
 const ROW = 68;
 
-export const sizeUnit = (feature: FeatureState): LengthUnit => (feature.unit === 'mm' || feature.unit === 'um' ? 'mm' : feature.unit);
+export const sizeUnit = (feature: FeatureState): LengthUnit => (isMetric(feature.unit) ? 'mm' : feature.unit);
 /** A size in the other system; a float or a gap is never in inches. */
 export const sizeOther = (feature: FeatureState): LengthUnit => {
   const unit = sizeUnit(feature);

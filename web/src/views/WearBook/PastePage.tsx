@@ -1,4 +1,4 @@
-import { readSpecLine } from '@elder-cog/core';
+import { counted, readSpecLine } from '@elder-cog/core';
 import { type SpecSheet } from '@elder-cog/derive';
 import { useRef, useState, type JSX } from 'react';
 import { Heading, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
@@ -9,7 +9,6 @@ import { addSpecs, type SpecOrigin } from '../../state/specActions.ts';
 import { linesFromCsv } from '../../state/specCsv.ts';
 import { OriginFields } from '../Section/OriginFields.tsx';
 import { LineSays } from './LineSays.tsx';
-import { count } from './count.ts';
 
 /** A page of lines, with what each is understood as beside it before any is kept. */
 export function PastePage({ sheet, onDone }: { sheet: SpecSheet; onDone: () => void }): JSX.Element {
@@ -73,7 +72,7 @@ export function PastePage({ sheet, onDone }: { sheet: SpecSheet; onDone: () => v
           </div>
           <div className="flex flex-wrap items-center gap-3">
             <Primary onClick={keep} disabled={sending}>
-              {lines.length > 0 ? `Keep ${count(lines.length, 'line')}` : 'Keep the lines'}
+              {lines.length > 0 ? `Keep ${counted(lines.length, '1 line', 'lines')}` : 'Keep the lines'}
             </Primary>
             <Secondary onClick={() => file.current?.click()} className="min-h-14">
               From a file
@@ -94,7 +93,7 @@ export function PastePage({ sheet, onDone }: { sheet: SpecSheet; onDone: () => v
         <div aria-live="polite" className="min-w-0">
           {specLines > 0 && (
             <p className="label m-0 text-[17px] font-semibold">
-              {understood} of {count(specLines, 'line')} understood
+              {understood} of {counted(specLines, '1 line', 'lines')} understood
             </p>
           )}
           <ol className="m-0 max-h-[340px] list-none overflow-auto p-0">
