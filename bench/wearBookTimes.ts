@@ -22,7 +22,7 @@ export function wideBook(): WorkshopFile {
     const size = 10 + (n % 40);
     const written = `${FEATURES[kind].judgedBy === 'largest' ? 'max' : 'min'} ${size} mm`;
     const { min = null, max = null } = readLimits(written, 'mm').limits;
-    const station = newRow({ shaftId, kind, name: `Part ${n + 1}`, unit: 'mm', position: 100 + n, newSize: mm(size), newId });
+    const station = newRow({ of: { shaftId }, kind, name: `Part ${n + 1}`, unit: 'mm', position: 100 + n, newSize: mm(size), newId });
     job?.stations.push({ ...station, revision: 1 });
     job?.limits.push({
       id: newId(),

@@ -404,7 +404,7 @@ const row = (
   unit: 'in' | 'mm',
   more: Partial<Station> = {},
 ): Station => {
-  const station: Station = { ...newRow({ shaftId: idler.shaft.id, kind, name, unit, position, newSize, newId }), revision: 1, ...more };
+  const station: Station = { ...newRow({ of: { shaftId: idler.shaft.id }, kind, name, unit, position, newSize, newId }), revision: 1, ...more };
   stations.push(station);
   return station;
 };

@@ -81,6 +81,20 @@ test('a box with no shaft: its strip log and open items work', async ({ page, em
   await entry(page).fill('washers, 4');
   await entry(page).press('Enter');
   await expect(page.getByText('Washers').first()).toBeVisible();
+  // its Wear book too: a pin measured, judged by a limit, and there again after a reload
+  await page.getByRole('link', { name: 'By part' }).click();
+  await page.getByRole('button', { name: 'journal', exact: true }).click();
+  await page.getByLabel('Which').fill('idler pin');
+  await page.getByRole('button', { name: 'mm', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByRole('row', { name: /Idler pin/ })).toBeVisible();
+  await entry(page).fill('19.98 19.97');
+  await entry(page).press('Enter');
+  await expect(page.getByRole('row', { name: /Idler pin/ })).toContainText('19.97');
+  await page.reload();
+  await expect(page.getByRole('row', { name: /Idler pin/ })).toContainText('19.97');
+  await page.getByRole('link', { name: 'As it came apart' }).click();
+  await expect(page.getByText('Washers').first()).toBeVisible();
   await page.keyboard.press('Escape');
   await page.locator('body').click();
   await page.getByRole('button', { name: /^Leave something open/ }).click();

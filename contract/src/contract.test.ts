@@ -16,6 +16,7 @@ import {
   reading,
   REPLIES,
   station,
+  FILE_VERSION,
   WIRE,
   workshopFile,
   type Change,
@@ -125,7 +126,7 @@ describe('the shapes refuse', () => {
     [
       'a file of another format',
       workshopFile,
-      { format: 'other', version: 5, madeAt: '2026-01-01T00:00:00.000Z', jobs: [], lots: [], journal: [] },
+      { format: 'other', version: FILE_VERSION, madeAt: '2026-01-01T00:00:00.000Z', jobs: [], lots: [], journal: [] },
       'format',
     ],
     [
@@ -157,15 +158,22 @@ describe('the file format', () => {
   const text = (path: string): string => readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8');
   it('is written down as the program has it', () =>
     expect(JSON.parse(text('docs/file-format.schema.json'))).toEqual(JSON.parse(JSON.stringify(fileSchema()))));
-  it.each(['workshop-v1.json', 'workshop-v2.json', 'job-v2.json', 'workshop-v3.json', 'job-v3.json', 'workshop-v4.json', 'job-v4.json'])(
-    '%s is still read, and is sound',
-    (name) => {
-      const raw: unknown = upgradeFile(JSON.parse(text(`contract/fixtures/${name}`)));
-      const file = name.startsWith('job') ? jobFile.parse(raw) : workshopFile.parse(raw);
-      expect(fileProblems(file)).toEqual([]);
-    },
-  );
+  it.each([
+    'workshop-v1.json',
+    'workshop-v2.json',
+    'job-v2.json',
+    'workshop-v3.json',
+    'job-v3.json',
+    'workshop-v4.json',
+    'job-v4.json',
+    'workshop-v5.json',
+    'job-v5.json',
+  ])('%s is still read, and is sound', (name) => {
+    const raw: unknown = upgradeFile(JSON.parse(text(`contract/fixtures/${name}`)));
+    const file = name.startsWith('job') ? jobFile.parse(raw) : workshopFile.parse(raw);
+    expect(fileProblems(file)).toEqual([]);
+  });
   it('leaves alone what is no file of its own', () => {
-    for (const other of [null, 7, 'x', [], { format: 'elder-cog/workshop', version: 5 }]) expect(upgradeFile(other)).toBe(other);
+    for (const other of [null, 7, 'x', [], { format: 'elder-cog/workshop', version: FILE_VERSION }]) expect(upgradeFile(other)).toBe(other);
   });
 });

@@ -138,7 +138,10 @@ export const aim = z.object({ at: z.enum(['tight', 'middle', 'loose', 'value']),
 export const station = z.object({
   id,
   revision,
-  shaftId: id,
+  /** the shaft it is of; null where it is of a box, and of no shaft in it */
+  shaftId: id.nullable(),
+  /** the box it is of, where it is of no shaft */
+  assemblyId: id.optional(),
   subject: z.enum(['gap', 'pair', 'check', ...FEATURE_KINDS]),
   quantity: z.enum(['length', 'yes_no']),
   moreIs: z.enum(['loose', 'tight']),

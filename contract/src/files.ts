@@ -122,6 +122,9 @@ function fromFour(file: Rows): Rows {
   return { ...upgradeJobs(file, upgraded), version: 5 };
 }
 
+/** From version 5: whatever was measured hung on a shaft; since then it may hang on its box alone. */
+const fromFive = (file: Rows): Rows => ({ ...file, version: 6 });
+
 /**
  * A file of any version this program has ever written, as the newest. What is not such a file comes back as it is, for the schema to
  * say what is wrong with it.
@@ -133,5 +136,6 @@ export function upgradeFile(raw: unknown): unknown {
   if (second.format !== 'elder-cog/workshop' && second.format !== 'elder-cog/job') return second;
   const third = second.version === 2 ? fromTwo(second) : second;
   const fourth = third.version === 3 ? fromThree(third) : third;
-  return fourth.version === 4 ? fromFour(fourth) : fourth;
+  const fifth = fourth.version === 4 ? fromFour(fourth) : fourth;
+  return fifth.version === 5 ? fromFive(fifth) : fifth;
 }

@@ -14,8 +14,11 @@ const BASE = {
   gone: false,
 } as const;
 
+/** What a row is of: a shaft, or a box and no shaft in it. */
+export type RowBelongs = { readonly shaftId: string } | { readonly shaftId: null; readonly assemblyId: string };
+
 interface RowQuestion {
-  readonly shaftId: string;
+  readonly of: RowBelongs;
   readonly kind: FeatureKindName;
   readonly name: string;
   readonly unit: 'in' | 'mm';
@@ -25,11 +28,11 @@ interface RowQuestion {
 }
 
 /** One thing to be measured, with the instrument its kind is usually measured by. */
-export function newRow({ shaftId, kind, name, unit, position, newSize = null, newId }: RowQuestion): NewStation {
+export function newRow({ of, kind, name, unit, position, newSize = null, newId }: RowQuestion): NewStation {
   return {
     ...BASE,
+    ...of,
     id: newId(),
-    shaftId,
     subject: kind,
     moreIs: FEATURES[kind].judgedBy === 'largest' ? 'loose' : 'tight',
     role: `${kind}.${position}`,
@@ -42,22 +45,16 @@ export function newRow({ shaftId, kind, name, unit, position, newSize = null, ne
 }
 
 /** A bush, the journal that runs in it, and the clearance between. */
-export function newPair({
-  shaftId,
-  name,
-  unit,
-  position,
-  newId,
-}: Omit<RowQuestion, 'kind' | 'newSize'>): readonly [NewStation, NewStation, NewStation] {
-  const bore = newRow({ shaftId, kind: 'bore', name: `${name} bush`, unit, position, newId });
-  const journal = newRow({ shaftId, kind: 'journal', name: `${name} journal`, unit, position: position + 1, newId });
+export function newPair({ of, name, unit, position, newId }: Omit<RowQuestion, 'kind' | 'newSize'>): readonly [NewStation, NewStation, NewStation] {
+  const bore = newRow({ of, kind: 'bore', name: `${name} bush`, unit, position, newId });
+  const journal = newRow({ of, kind: 'journal', name: `${name} journal`, unit, position: position + 1, newId });
   return [
     { ...bore, role: `pair.${position}.bore` },
     { ...journal, role: `pair.${position}.journal` },
     {
       ...BASE,
+      ...of,
       id: newId(),
-      shaftId,
       subject: 'pair',
       moreIs: 'loose',
       role: `pair.${position}`,

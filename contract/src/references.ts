@@ -34,7 +34,12 @@ const NAMES: { readonly [T in TableName]: Names<T> } = {
   feature: ofShaft,
   contact: ofShaft,
   slot: ofShaft,
-  station: (r) => [...ofShaft(r), to('station', 'boreId', r.boreId), to('station', 'journalId', r.journalId)],
+  station: (r) => [
+    to('shaft', 'shaftId', r.shaftId),
+    to('assembly', 'assemblyId', r.assemblyId ?? null),
+    to('station', 'boreId', r.boreId),
+    to('station', 'journalId', r.journalId),
+  ],
   limit: (r) => [to('station', 'stationId', r.stationId), to('spec', 'specId', r.specId)],
   spec: (r) => [to('job', 'jobId', r.jobId), to('station', 'stationId', r.stationId)],
   build: (r) => [
@@ -103,13 +108,15 @@ const ALSO: { readonly [T in TableName]?: (row: RowOf[T], known: Known, check: C
   },
   slot: (r, known, check) =>
     check(r.partRole === null || known.roles('part', r.shaftId).has(r.partRole), ['partRole'], r.partRole, 'the role of a part of this shaft'),
-  station: (r, known, check) =>
+  station: (r, known, check) => {
+    check((r.shaftId === null) !== (r.assemblyId === undefined), ['shaftId'], r.shaftId, 'a shaft, or a box, and not both');
     check(
-      r.contactRole === null || known.roles('contact', r.shaftId).has(r.contactRole),
+      r.contactRole === null || (r.shaftId !== null && known.roles('contact', r.shaftId).has(r.contactRole)),
       ['contactRole'],
       r.contactRole,
       'the role of a contact of this shaft',
-    ),
+    );
+  },
   limit: (r, _known, check) => {
     check(r.min !== null || r.max !== null || r.nominal !== undefined, [], 'no figure', 'a least, a greatest, both, or a single figure');
     check(r.min === null || r.max === null || r.min <= r.max, ['min'], r.min, `no more than ${r.max ?? ''}`);

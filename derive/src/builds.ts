@@ -38,7 +38,7 @@ const saidByReadings = remembered(
     const gone = withdrawnIds(facts);
     const ofShaft = new Map(facts.shafts.map((s) => [s.id, new Map<string, string>()]));
     for (const slot of facts.slots) ofShaft.get(slot.shaftId)?.set(slot.role, slot.id);
-    const slotsAt = new Map(facts.stations.map((s) => [s.id, ofShaft.get(s.shaftId)]));
+    const slotsAt = new Map(facts.stations.map((s) => [s.id, ofShaft.get(s.shaftId ?? '')]));
     const said = new Map<string, { slotId: string; answer: string }[]>();
     for (const reading of facts.readings) {
       if (reading.buildId === null || reading.raw.restsOn.length === 0 || gone.has(reading.id)) continue;
@@ -63,7 +63,7 @@ const buildsRead = remembered(
     const read = new Map<string, Set<string>>();
     for (const { stationId, buildId } of facts.readings) {
       const shaftId = shaftOf.get(stationId);
-      if (shaftId === undefined || buildId === null) continue;
+      if (!shaftId || buildId === null) continue;
       const of = read.get(shaftId);
       if (of) of.add(buildId);
       else read.set(shaftId, new Set([buildId]));

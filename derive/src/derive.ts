@@ -38,6 +38,19 @@ export interface ShaftState {
   readonly mark: MarkKind;
 }
 
+/** What is measured of a box and of no shaft in it: rows of the Wear book. */
+export interface BoxState {
+  readonly assembly: Assembly;
+  readonly features: readonly FeatureState[];
+  readonly pairs: readonly PairState[];
+}
+
+/** Whatever has rows of the Wear book: a shaft, or a box by itself. */
+export type RowHolder = Pick<ShaftState, 'assembly' | 'features' | 'pairs'>;
+
+/** Everything of a job that has rows of the Wear book. */
+export const rowHolders = ({ shafts, boxes }: Pick<JobState, 'shafts' | 'boxes'>): readonly RowHolder[] => [...shafts, ...boxes];
+
 export interface LastReading {
   readonly id: string;
   readonly takenAt: string;
@@ -60,6 +73,8 @@ export interface JobState {
   readonly job: JobFacts['job'];
   readonly assemblies: readonly Assembly[];
   readonly shafts: readonly ShaftState[];
+  /** every box, with what is measured of it and of no shaft in it */
+  readonly boxes: readonly BoxState[];
   readonly next: NextAction;
   /** not finished, oldest first: carried till closed or accepted */
   readonly openItems: readonly OpenItem[];
@@ -100,8 +115,12 @@ export function derive(stored: JobFacts): JobState {
         return [];
       }
     });
+  const boxes = facts.assemblies.map((assembly): BoxState => ({
+    assembly,
+    ...rowsMeasured(facts, inOrder(facts.stations.filter((s) => s.assemblyId === assembly.id && !s.gone)), gone),
+  }));
   const gapMarks = shafts.flatMap((s) => s.gaps.map((g) => g.mark));
-  const wearMarks = shafts.flatMap((s) => [...s.features.map((f) => f.mark), ...s.pairs.map((p) => p.mark)]);
+  const wearMarks = rowHolders({ shafts, boxes }).flatMap((s) => [...s.features.map((f) => f.mark), ...s.pairs.map((p) => p.mark)]);
   const marks = {
     section: worstMark(gapMarks),
     wear: worstMark(wearMarks),
@@ -112,24 +131,31 @@ export function derive(stored: JobFacts): JobState {
     job: facts.job,
     assemblies: [...facts.assemblies].sort((a, b) => a.position - b.position),
     shafts,
+    boxes: boxes.sort((a, b) => a.assembly.position - b.assembly.position),
     next: nextAction(shafts),
     openItems: facts.openItems.filter((item) => item.state === 'open'),
-    lastReadings: lastReadings(facts, shafts, gone),
+    lastReadings: lastReadings(facts, { shafts, boxes }, gone),
     damage,
     marks,
   };
 }
 
+const inOrder = (stations: Station[]): Station[] => stations.sort((a, b) => a.position - b.position);
+
+/** The rows of the Wear book among some stations, and the clearances between two of them. */
+function rowsMeasured(facts: JobFacts, stations: readonly Station[], gone: ReadonlySet<string>): Pick<RowHolder, 'features' | 'pairs'> {
+  const features = stations.flatMap((station) => (isFeatureKind(station.subject) ? [featureState(facts, station, station.subject, gone)] : []));
+  const byId = new Map(features.map((f) => [f.station.id, f]));
+  return { features, pairs: stations.filter((s) => s.subject === 'pair').map((station) => pairState(facts, station, byId)) };
+}
+
 function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: ReadonlySet<string>): ShaftState {
   const builds = buildsOfShaft(facts, shaft.id, assembly.id);
   const current = builds[builds.length - 1] ?? null;
-  const stations = facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone).sort((a, b) => a.position - b.position);
+  const stations = inOrder(facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone));
   const gaps = stations
     .filter((s) => s.subject === 'gap')
     .map((station, i) => accepting(facts, gapState(facts, shaft, station, builds, gone, String.fromCharCode(65 + i))));
-  const features = stations.flatMap((station) => (isFeatureKind(station.subject) ? [featureState(facts, station, station.subject, gone)] : []));
-  const byId = new Map(features.map((f) => [f.station.id, f]));
-  const pairs = stations.filter((s) => s.subject === 'pair').map((station) => pairState(facts, station, byId));
   const slots = facts.slots
     .filter((s) => s.shaftId === shaft.id)
     .map((slot): SlotState => {
@@ -151,8 +177,7 @@ function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: Rea
     stage: first?.ladder.at(-1)?.stage ?? 'not built yet',
     slots,
     gaps,
-    features,
-    pairs,
+    ...rowsMeasured(facts, stations, gone),
     checks: stations.filter((s) => s.subject === 'check').map((station) => checkState(facts, station, builds, gone)),
     section: {
       template: shaft.template,
@@ -201,7 +226,7 @@ function checkState(facts: JobFacts, station: Station, builds: readonly BuildNow
   };
 }
 
-function lastReadings(facts: JobFacts, shafts: readonly ShaftState[], gone: ReadonlySet<string>): LastReading[] {
+function lastReadings(facts: JobFacts, { shafts, boxes }: Pick<JobState, 'shafts' | 'boxes'>, gone: ReadonlySet<string>): LastReading[] {
   const names = new Map(facts.stations.map((s) => [s.id, s]));
   const last: JobFacts['readings'] = [];
   for (let i = facts.readings.length - 1; i >= 0 && last.length < 12; i--) {
@@ -212,7 +237,9 @@ function lastReadings(facts: JobFacts, shafts: readonly ShaftState[], gone: Read
     const gap = shafts.flatMap((s) => s.gaps).find((g) => g.station.id === r.stationId);
     const row = gap?.ladder.find((l) => l.readings.some((k) => k.id === r.id));
     const kept = row?.readings.find((k) => k.id === r.id);
-    const feature = shafts.flatMap((s) => s.features).find((f) => f.station.id === r.stationId);
+    const feature = rowHolders({ shafts, boxes })
+      .flatMap((s) => s.features)
+      .find((f) => f.station.id === r.stationId);
     return {
       id: r.id,
       takenAt: r.takenAt,

@@ -248,7 +248,7 @@ describe('with nothing', () => {
 describe('rows of the Wear book', () => {
   function row(kind: FeatureKindName, limit: { min?: number; max?: number }) {
     const story = new Story();
-    const made = newRow({ shaftId: story.facts.shafts[0]?.id ?? '', kind, name: 'Part', unit: 'mm', position: 100, newId: () => story.id() });
+    const made = newRow({ of: { shaftId: story.facts.shafts[0]?.id ?? '' }, kind, name: 'Part', unit: 'mm', position: 100, newId: () => story.id() });
     story.facts.stations.push({ ...made, revision: 1 });
     const [first] = story.facts.limits;
     if (first)

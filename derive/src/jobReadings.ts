@@ -34,7 +34,7 @@ export function jobReadings(facts: JobFacts): ReadingLine[] {
   return facts.readings.map((reading) => {
     const station = stations.get(reading.stationId);
     const shaft = facts.shafts.find((s) => s.id === station?.shaftId);
-    const box = facts.assemblies.find((a) => a.id === shaft?.assemblyId);
+    const box = facts.assemblies.find((a) => a.id === (station?.assemblyId ?? shaft?.assemblyId));
     const gap = gaps.get(reading.stationId);
     const build = builds.get(`${shaft?.id ?? ''} ${reading.buildId ?? ''}`);
     const adjuster = facts.slots.find((s) => s.shaftId === shaft?.id && s.kind === 'adjuster');

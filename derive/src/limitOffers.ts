@@ -1,7 +1,7 @@
-import type { Assembly, JobFacts, LimitSource } from '@elder-cog/contract';
+import type { Assembly, JobFacts, LimitSource, Station } from '@elder-cog/contract';
 import { describeLength, FEATURES, isFeatureKind, type Length, type LengthUnit, type Limits } from '@elder-cog/core';
 import { plainName } from './plainName.ts';
-import type { ShaftState } from './derive.ts';
+import type { RowHolder } from './derive.ts';
 import { stripLog } from './stripLog.ts';
 import { isPair, type FeatureState, type PairState } from './wear.ts';
 
@@ -14,12 +14,16 @@ export interface LimitOffer {
   readonly unit: LengthUnit;
 }
 
-/** A row of a job, with the job's facts and what its shafts come to. */
+/** A row of a job, with the job's facts and whatever in it has rows. */
 export interface LimitQuestion {
   readonly facts: JobFacts;
-  readonly shafts: readonly ShaftState[];
+  readonly holders: readonly RowHolder[];
   readonly row: FeatureState | PairState;
 }
+
+/** The box a station is of: its own, or its shaft's. */
+export const boxOf = (facts: JobFacts, { assemblyId, shaftId }: Station): string | undefined =>
+  assemblyId ?? facts.shafts.find((s) => s.id === shaftId)?.assemblyId;
 
 /** Boxes that are the other side of this one: said of either. */
 export const otherSidesOf = (facts: JobFacts, boxId: string): Assembly[] => {
@@ -35,10 +39,9 @@ const sideless = (name: string): string =>
     .trim();
 
 /** The same thing on the other side, by its name: its limit where it has one, and what it measures. */
-function otherSide({ facts, shafts, row }: LimitQuestion): LimitOffer[] {
-  const shaft = facts.shafts.find((s) => s.id === row.station.shaftId);
-  const boxes = otherSidesOf(facts, shaft?.assemblyId ?? '');
-  return shafts
+function otherSide({ facts, holders, row }: LimitQuestion): LimitOffer[] {
+  const boxes = otherSidesOf(facts, boxOf(facts, row.station) ?? '');
+  return holders
     .filter((s) => boxes.some((box) => box.id === s.assembly.id))
     .flatMap(({ assembly: { name: from }, features, pairs }) =>
       [...features, ...pairs]
@@ -74,9 +77,8 @@ function noWorseThan(row: FeatureState | PairState, value: Length, source: Limit
 
 /** As it was found: no worse than it came out. */
 function asFound({ facts, row }: LimitQuestion): LimitOffer[] {
-  const shaft = facts.shafts.find((s) => s.id === row.station.shaftId);
   const name = plainName(row.station.name);
-  const line = stripLog(facts, shaft?.assemblyId ?? '').find(
+  const line = stripLog(facts, boxOf(facts, row.station) ?? '').find(
     ({ entry }) => entry.size !== null && (name.includes(plainName(entry.part)) || plainName(entry.part).includes(name)),
   );
   const value = line?.entry.size ?? measured(row);

@@ -34,8 +34,22 @@ describe('the Reckoner', () => {
     ['212 °F', ['212.0 °F', '100.0 °C', '373.1 K']],
     ['40 psi', ['40.00 psi', '2.758 bar', '0.2758 MPa', '2.812 kgf/cm²', '0.01786 tonf/in²']],
     ['5-8 thou', ['5–8 ', '0.127–0.203 ']],
+    // 0.0762 + 0.2 = 0.2762 mm; 25.4 × 1.103 − 9.5 = 18.5162; 2 × 0.2 + 0.127 = 0.527
+    ['3 thou + 0.2 mm', ['10.9 thou', '.0109 ″', '0.276 mm']],
+    ['1.103 in - 9.5 mm', ['729.0 thou', '.7290 ″', '18.516 mm']],
+    ['2 × 0.20 mm + 5 thou', ['20.7 thou', '.0207 ″', '0.527 mm']],
+    ['1.103 less .375 in', ['728.0 thou', '.7280 ″', '18.491 mm']],
+    ['5 x 3 thou', ['15.0 thou', '.0150 ″', '0.381 mm']],
   ])('%s', (text, expected) => expect(tiles(text)).toEqual(expected));
 
+  it('adds in one unit and says the sum, and asks where none is written', () => {
+    expect(answer('3 thou + 0.2 mm').working[0]).toEqual({ label: 'added up in thousandths of an inch', expression: '3 + 7.87402 = 10.87402' });
+    expect(reckon('1.103 less .375', [])).toMatchObject({
+      answer: null,
+      choices: ['1.103 less .375 thou', '1.103 less .375 mm', '1.103 less .375 in'],
+    });
+    expect(reckon('3 thou + 2 N·m', [])).toMatchObject({ answer: null, refusal: expect.stringContaining('Only lengths are added up') });
+  });
   it('shows its working', () => {
     expect(
       answer('23.5 thou')

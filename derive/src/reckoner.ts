@@ -10,6 +10,7 @@ import {
   fromLength,
   INSTRUMENTS,
   isMetric,
+  isSum,
   type Length,
   type LengthUnit,
   nanometres,
@@ -26,6 +27,7 @@ import {
   readQuantityLimits,
   ReckoningError,
   searchPacks,
+  sumLengths,
   tidy,
   twoSystems,
   UNITS,
@@ -67,15 +69,55 @@ export function reckon(text: string, lots: readonly Lot[]): Reckoner {
   const clean = tidy(text);
   if (clean === '') return { answer: null, choices: [], refusal: '' };
   try {
-    if (/[<>]|goes|stops|less/i.test(clean)) return { answer: readingAnswer(clean, lots), choices: [] };
+    if (isSum(clean) && !/[<>]|goes|stops/i.test(clean)) return sumOr(clean, lots);
+    if (/[<>]|goes|stops/i.test(clean)) return { answer: readingAnswer(clean, lots), choices: [] };
     const read = readQuantity(clean);
     return { answer: quantityAnswer(read, text.trim(), lots), choices: (read.meanings ?? []).map((m) => sayMeaning(m)) };
   } catch (error) {
     if (!(error instanceof ReckoningError)) throw error;
     if (error.code === 'noUnit')
-      return { answer: null, choices: ['thou', 'mm', 'in', 'N·m', 'lb ft'].map((unit) => `${clean} ${unit}`), refusal: error.message };
+      return {
+        answer: null,
+        choices: (isSum(clean) ? ['thou', 'mm', 'in'] : ['thou', 'mm', 'in', 'N·m', 'lb ft']).map((unit) => `${clean} ${unit}`),
+        refusal: error.message,
+      };
+    if (error.code === 'notALength') return { answer: null, choices: [], refusal: error.message };
     return limitsOr(clean, error);
   }
+}
+
+/** A spaced stroke between two figures is a range where the smaller stands first, and takes off where it does not. */
+function sumOr(clean: string, lots: readonly Lot[]): Reckoner {
+  try {
+    const read = readQuantityLimits(clean);
+    if (read.meanings.length > 0) return limitsOr(clean, new ReckoningError('notLimits', ''));
+  } catch (error) {
+    if (!(error instanceof ReckoningError)) throw error;
+  }
+  const { value, unit, terms } = sumLengths(clean);
+  const units = new Set(terms.map((term) => term.unit));
+  const answer = lengthAnswer(value, unit, lots);
+  const inBoth = units.size > 1 && !isMetric(unit) ? ['thou' as const, 'mm' as const] : [unit];
+  return {
+    choices: [],
+    answer: {
+      ...answer,
+      readAs: describeLength(value, unit),
+      working: [
+        ...inBoth.map((of) => ({
+          label: `added up in ${UNIT_NAMES[of]}`,
+          expression: `${terms
+            .map(({ times, value: each }, i) => {
+              const figure = trim(fromLength(each, of), 5);
+              const sign = times < 0 ? '− ' : i > 0 ? '+ ' : '';
+              return `${sign}${Math.abs(times) === 1 ? '' : `${Math.abs(times)} × `}${figure}`;
+            })
+            .join(' ')} = ${trim(fromLength(value, of), 5)}`,
+        })),
+        ...answer.working,
+      ],
+    },
+  };
 }
 
 const sayMeaning = (read: QuantityRead): string =>

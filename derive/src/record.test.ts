@@ -93,7 +93,7 @@ describe('the readings of a job, for a spreadsheet', () => {
   it('say where on a part each was taken', () => {
     const story = new Story();
     const row = newRow({
-      shaftId: story.facts.shafts[0]?.id ?? '',
+      of: { shaftId: story.facts.shafts[0]?.id ?? '' },
       kind: 'journal',
       name: 'Pin',
       unit: 'mm',

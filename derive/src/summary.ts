@@ -1,6 +1,6 @@
 import type { JobFacts, JobSummary } from '@elder-cog/contract';
 import { counted } from '@elder-cog/core';
-import { derive, worstMark, type JobState } from './derive.ts';
+import { derive, rowHolders, worstMark, type JobState } from './derive.ts';
 import { byTime } from './builds.ts';
 
 /** How far along a job is, as one of eight stages: strip, clean, measure, reckon, shim, dry build, final, run in. */
@@ -53,7 +53,7 @@ function soundSummary(facts: JobFacts): JobSummary {
       limits: g.limits?.limits ?? null,
     })),
   );
-  const pairs = state.shafts.flatMap((s) =>
+  const pairs = rowHolders(state).flatMap((s) =>
     s.pairs.map((p) => ({ mark: p.mark, name: p.station.name, value: p.clearance?.greatest ?? null, limits: p.limits?.limits ?? null })),
   );
   const worst = worstMark([...gaps, ...pairs].map((m) => m.mark));

@@ -6,6 +6,7 @@ import {
   derive,
   inspectedParts,
   limitOffers,
+  rowHolders,
   lookAlikesWith,
   matchedWarnings,
   oddBolts,
@@ -23,7 +24,7 @@ const AT = '2026-02-01T10:00:00.000Z';
 function measured(kind: FeatureKindName, limit: { min?: number; max?: number } | null, ...readings: readonly string[]) {
   const story = new Story();
   const shaftId = story.facts.shafts[0]?.id ?? '';
-  const row = newRow({ shaftId, kind, name: 'Front part', unit: 'mm', position: 100, newId: () => story.id() });
+  const row = newRow({ of: { shaftId }, kind, name: 'Front part', unit: 'mm', position: 100, newId: () => story.id() });
   story.facts.stations.push({ ...row, revision: 1 });
   if (limit)
     story.facts.limits.push({
@@ -181,7 +182,7 @@ describe('a row with no limit of its own', () => {
   it('is in doubt alone, and judged by the clearance where it is half of a pair', () => {
     const { story, row, state } = measured('journal', null, '19.98');
     expect(state()).toMatchObject({ mark: 'cannotTell', isPaired: false });
-    const pair = newPair({ shaftId: row.shaftId, name: 'Rear', unit: 'mm', position: 200, newId: () => story.id() });
+    const pair = newPair({ of: { shaftId: row.shaftId ?? '' }, name: 'Rear', unit: 'mm', position: 200, newId: () => story.id() });
     story.facts.stations.push(...pair.map((s) => ({ ...s, revision: 1, ...(s.subject === 'pair' ? { journalId: row.id } : {}) })));
     expect(state()).toMatchObject({ mark: 'in', isPaired: true });
   });
@@ -192,7 +193,7 @@ describe('a page of many rows', () => {
     const story = new Story();
     const shaftId = story.facts.shafts[0]?.id ?? '';
     const rows = ['Front', 'Middle', 'Rear'].map((name, i) => ({
-      ...newRow({ shaftId, kind: 'journal', name, unit: 'mm', position: 100 + i, newId: () => story.id() }),
+      ...newRow({ of: { shaftId }, kind: 'journal', name, unit: 'mm', position: 100 + i, newId: () => story.id() }),
       revision: 1,
     }));
     story.facts.stations.push(...rows);
@@ -274,7 +275,7 @@ describe('a limit where none survives', () => {
     story.facts.assemblies.push({ ...box, id: leftBox, name: 'Left hub', mirrorOf: box.id });
     story.facts.shafts.push({ ...shaft, id: leftShaft, assemblyId: leftBox });
     const pairOn = (shaftId: string, name: string, position: number) => {
-      const pair = newPair({ shaftId, name, unit: 'mm', position, newId: () => story.id() });
+      const pair = newPair({ of: { shaftId }, name, unit: 'mm', position, newId: () => story.id() });
       story.facts.stations.push(...pair.map((s) => ({ ...s, revision: 1 })));
       return pair;
     };
@@ -284,7 +285,7 @@ describe('a limit where none survives', () => {
     const offersFor = (shaftId: string, stationId: string): LimitOffer[] => {
       const state = derive(story.facts).shafts.find((s) => s.shaft.id === shaftId);
       const row = [...(state?.features ?? []), ...(state?.pairs ?? [])].find((r) => r.station.id === stationId);
-      return row ? limitOffers({ facts: story.facts, shafts: derive(story.facts).shafts, row }).filter((o) => o.source === 'other_side') : [];
+      return row ? limitOffers({ facts: story.facts, holders: rowHolders(derive(story.facts)), row }).filter((o) => o.source === 'other_side') : [];
     };
     return { story, box, shaft, leftShaft, right, left, offersFor };
   };
@@ -317,7 +318,7 @@ describe('a limit where none survives', () => {
     story.facts.limits.push({ ...limit, source: 'manual', pageOrWhom: '', saidAt: '', working: '', specId: null, inUse: true });
     const feature = state();
     if (!feature) throw new Error('no row');
-    expect(limitOffers({ facts: story.facts, shafts: derive(story.facts).shafts, row: feature })[0]).toEqual({
+    expect(limitOffers({ facts: story.facts, holders: rowHolders(derive(story.facts)), row: feature })[0]).toEqual({
       source: 'other_side',
       from: 'Left hub',
       limits: { min: mm(2.8) },
@@ -329,9 +330,53 @@ describe('a limit where none survives', () => {
     const offer = (kind: FeatureKindName, text: string) => {
       const { story, state } = measured(kind, null, text);
       const feature = state();
-      return feature ? limitOffers({ facts: story.facts, shafts: derive(story.facts).shafts, row: feature }) : [];
+      return feature ? limitOffers({ facts: story.facts, holders: rowHolders(derive(story.facts)), row: feature }) : [];
     };
     expect(offer('thickness', '2.90')).toMatchObject([{ source: 'as_found', limits: { min: mm(2.9) }, from: 'as measured' }]);
     expect(offer('bore', '20.05')).toMatchObject([{ source: 'as_found', limits: { max: mm(20.05) } }]);
+  });
+});
+
+describe('a row of a box and of no shaft in it', () => {
+  const boxed = () => {
+    const { story, row } = measured('journal', { min: 19.98, max: 20 }, '19.97');
+    const assemblyId = story.facts.assemblies[0]?.id ?? '';
+    const at = story.facts.stations.findIndex((s) => s.id === row.id);
+    const { shaftId: _, ...rest } = story.facts.stations[at] as (typeof story.facts.stations)[number];
+    story.facts.stations[at] = { ...rest, shaftId: null, assemblyId };
+    return { story, row, assemblyId };
+  };
+  it('is measured, judged and counted with the others', () => {
+    const { story, row } = boxed();
+    const state = derive(story.facts);
+    expect(state.damage).toEqual([]);
+    expect(state.shafts.flatMap((s) => s.features)).toEqual([]);
+    expect(state.boxes).toMatchObject([{ features: [{ station: { id: row.id }, now: mm(19.97), mark: 'loose' }] }]);
+    expect(state.marks.wear).toBe('loose');
+    expect(state.lastReadings[0]).toMatchObject({ name: 'Front part', mark: 'loose' });
+  });
+  it('needs no shaft in the whole machine', () => {
+    const { story, row } = boxed();
+    const ofBox = new Set([row.id]);
+    story.facts.shafts = [];
+    story.facts.stations = story.facts.stations.filter((s) => ofBox.has(s.id));
+    story.facts.parts = story.facts.features = story.facts.contacts = story.facts.slots = [] as never[];
+    story.facts.builds = [];
+    story.facts.limits = story.facts.limits.filter((l) => ofBox.has(l.stationId));
+    story.facts.readings = story.facts.readings.filter((r) => ofBox.has(r.stationId)).map((r) => ({ ...r, buildId: null }));
+    const state = derive(story.facts);
+    expect(state.damage).toEqual([]);
+    expect(state.boxes[0]?.features[0]?.mark).toBe('loose');
+  });
+  it('of both, or of neither, is damaged, and nothing else is', () => {
+    for (const wrong of [{ shaftId: null, assemblyId: undefined }, { shaftId: 'the first' as string | null }]) {
+      const { story, row, assemblyId } = boxed();
+      const at = story.facts.stations.findIndex((s) => s.id === row.id);
+      const station = { ...(story.facts.stations[at] as (typeof story.facts.stations)[number]), assemblyId, ...wrong };
+      if (station.shaftId !== null) station.shaftId = story.facts.shafts[0]?.id ?? '';
+      if (wrong.assemblyId === undefined && 'assemblyId' in wrong) delete (station as { assemblyId?: string }).assemblyId;
+      story.facts.stations[at] = station;
+      expect(derive(story.facts).damage).toMatchObject([{ table: 'station', wanted: 'a shaft, or a box, and not both' }]);
+    }
   });
 });

@@ -225,7 +225,7 @@ describe('undo', () => {
     expect(jobFacts(db, jobId).job.machine).toBe('Theirs');
   });
   describe('of rows of the Wear book', () => {
-    const aRow = (shaftId: string, name: string) => newRow({ shaftId, kind: 'journal', name, unit: 'mm', position: 100, newId });
+    const aRow = (shaftId: string, name: string) => newRow({ of: { shaftId }, kind: 'journal', name, unit: 'mm', position: 100, newId });
     const namesIn = (jobId: string): string[] => jobFacts(db, jobId).stations.flatMap((s) => (s.subject === 'journal' && !s.gone ? [s.name] : []));
     it('takes back five hundred that were pasted with their readings at one stroke, and keeps the readings, taken back', () => {
       const { jobId, shaft } = aJob();

@@ -3,6 +3,7 @@ export * from './length.ts';
 export * from './limits.ts';
 export * from './nearestSizes.ts';
 export * from './readLength.ts';
+export * from './sumLengths.ts';
 export * from './specLine.ts';
 export * from './suspectSlip.ts';
 export * from './suspectTorqueSlip.ts';

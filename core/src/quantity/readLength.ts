@@ -42,7 +42,8 @@ export function tidy(text: string): string {
 
 type Written = LengthUnit | 'tenths' | 'swg';
 
-const UNIT_PATTERN = /(?:mm|millimet(?:re|er)s?|inch(?:es)?|in\b|"|thou(?:sandths?)?|mils?\b|um|microns?|tenths?|swg)/gi;
+/** Every way a unit of length is written. */
+export const UNIT_PATTERN = /(?:mm|millimet(?:re|er)s?|inch(?:es)?|in\b|"|thou(?:sandths?)?|mils?\b|um|microns?|tenths?|swg)/gi;
 
 const UNIT_OF = (word: string): Written => {
   const w = word.toLowerCase();

@@ -138,10 +138,10 @@ export class Evening {
       case 'shaft.create':
         return box && this.shaft(box.id, facts.shafts.length);
       case 'stations.add':
-        return shaft && { kind, stations: [...newPair({ shaftId: shaft.id, name: 'Front', unit: 'in', position: 200, newId })] };
+        return shaft && { kind, stations: [...newPair({ of: { shaftId: shaft.id }, name: 'Front', unit: 'in', position: 200, newId })] };
       case 'rows.add': {
         if (!shaft) return null;
-        const row = newRow({ shaftId: shaft.id, kind: 'bore', name: 'Bush', unit: 'mm', position: 300, newId });
+        const row = newRow({ of: { shaftId: shaft.id }, kind: 'bore', name: 'Bush', unit: 'mm', position: 300, newId });
         return { kind, stations: [row], limits: [this.limit(row.id)], readings: [this.reading(row.id, null)] };
       }
       case 'rows.takeOut':

@@ -45,7 +45,7 @@ describe('a job sent away and brought in', () => {
   it('is a zip other programs open, with a place for photos', () => {
     const files = unzipSync(zipped(jobFile(filled(), demoId, at), null));
     expect(Object.keys(files).sort()).toEqual(['job.json', 'photos/']);
-    expect(JSON.parse(Buffer.from(files['job.json'] ?? []).toString())).toMatchObject({ format: 'elder-cog/job', version: 5 });
+    expect(JSON.parse(Buffer.from(files['job.json'] ?? []).toString())).toMatchObject({ format: 'elder-cog/job', version: 6 });
   });
   it('comes in bare as well, or as a copy beside itself under ids of its own', () => {
     const db = filled();
@@ -77,13 +77,19 @@ describe('a whole workshop in a file', () => {
     expect(facts).toMatchObject({ specs: [], limits: facts.limits.map(() => ({ saidAt: '', working: '', specId: null })) });
     expect(derive(facts).shafts.map((s) => s.mark)).toEqual(derive(jobFacts(filled(), demoId)).shafts.map((s) => s.mark));
   });
-  it.each(['workshop-v2.json', 'job-v2.json', 'workshop-v3.json', 'job-v3.json'])(
-    'of every version since is kept as a fixture and read: %s',
-    (name) => {
-      const db = openDb(':memory:');
-      expect(importFile(db, readBare(bytesOf(`contract/fixtures/${name}`))).jobs.map((j) => j.id)).toEqual([demoId]);
-    },
-  );
+  it.each([
+    'workshop-v2.json',
+    'job-v2.json',
+    'workshop-v3.json',
+    'job-v3.json',
+    'workshop-v4.json',
+    'job-v4.json',
+    'workshop-v5.json',
+    'job-v5.json',
+  ])('of every version since is kept as a fixture and read: %s', (name) => {
+    const db = openDb(':memory:');
+    expect(importFile(db, readBare(bytesOf(`contract/fixtures/${name}`))).jobs.map((j) => j.id)).toEqual([demoId]);
+  });
 });
 
 describe('a file that will not do is refused with where and what', () => {
@@ -167,7 +173,7 @@ describe('a file that will not do is refused with where and what', () => {
     ['JSON cut short', asBytes('{\n "format": "elder-cog/job",\n "version": 2'), /Line 3: this is not JSON/],
     ['somebody else’s JSON', asBytes('{ "hello": 1 }'), /not an export of Elder Cog/],
     ['a list', asBytes('[1]'), /not an export of Elder Cog/],
-    ['a newer version', asBytes('{ "format": "elder-cog/job", "version": 6 }'), /made by a newer Elder Cog/],
+    ['a newer version', asBytes('{ "format": "elder-cog/job", "version": 7 }'), /made by a newer Elder Cog/],
     ['a zip cut short', zipSync({ 'job.json': strToU8('{}') }).slice(0, 40), /damaged zip/],
     ['a zip of something else', zipSync({ 'notes.txt': strToU8('hello') }), /no job.json or workshop.json/],
   ])('%s', async (_, bytes, says) => expect(await readFile(bytes).then(String, (error: Error) => error.message)).toMatch(says));

@@ -7,7 +7,7 @@ export const acceptances = {
   ofJob: (db: Db, jobId: string): Acceptance[] =>
     db
       .prepare<[string], Acceptance>(
-        `SELECT ${COLUMNS} FROM acceptance WHERE station_id IN (SELECT t.id FROM station t JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = s.assembly_id
+        `SELECT ${COLUMNS} FROM acceptance WHERE station_id IN (SELECT t.id FROM station t LEFT JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id)
           WHERE a.job_id = ?) ORDER BY seq`,
       )
       .all(jobId),

@@ -38,6 +38,6 @@ export const currentBuild = {
   },
   ofStation(db: Db, stationId: string, saw: string | null | undefined): Current | null {
     const shaftId = stations.byId(db, stationId)?.shaftId;
-    return saw === undefined || shaftId === undefined ? null : overtaking(db, shaftId, saw);
+    return saw === undefined || !shaftId ? null : overtaking(db, shaftId, saw);
   },
 };

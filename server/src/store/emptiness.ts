@@ -5,6 +5,7 @@ const SHAFT = `SELECT NOT EXISTS (SELECT 1 FROM reading r JOIN station t ON t.id
   AND NOT EXISTS (SELECT 1 FROM strip_entry WHERE shaft_id = @id)`;
 const ASSEMBLY = `SELECT NOT EXISTS (SELECT 1 FROM shaft WHERE assembly_id = @id AND gone = 0)
   AND NOT EXISTS (SELECT 1 FROM build WHERE assembly_id = @id)
+  AND NOT EXISTS (SELECT 1 FROM reading r JOIN station t ON t.id = r.station_id WHERE t.assembly_id = @id)
   AND NOT EXISTS (SELECT 1 FROM strip_entry WHERE assembly_id = @id)`;
 
 /** Whether nothing was ever seen, measured or fitted of a thing: only then is it taken away. */

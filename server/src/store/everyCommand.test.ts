@@ -29,7 +29,7 @@ class Workshop {
   });
   readonly lot = { id: newId(), thickness: thou(4), written: '4', unit: 'thou' as const, owned: 3, material: '', keptIn: '', note: '' };
   readonly gapId = this.setUp.stations[0]?.id ?? '';
-  readonly row = newRow({ shaftId: this.setUp.shaft.id, kind: 'journal', name: 'Pin', unit: 'mm', position: 100, newSize: mm(20), newId });
+  readonly row = newRow({ of: { shaftId: this.setUp.shaft.id }, kind: 'journal', name: 'Pin', unit: 'mm', position: 100, newSize: mm(20), newId });
   readonly first = this.limit('5-8 thou', 5, 8);
   readonly second = this.limit('4-7 thou', 4, 7);
   readonly line = this.spec('Layshaft float: 5-8 thou');
@@ -149,10 +149,10 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
     newShaft({ assemblyId: w.boxId, name: 'Idler', template: 'taperPair', place: 'underCover', gasket: false, position: 1, newId }),
   'stations.add': (w) => ({
     kind: 'stations.add',
-    stations: [...newPair({ shaftId: w.setUp.shaft.id, name: 'Front', unit: 'in', position: 200, newId })],
+    stations: [...newPair({ of: { shaftId: w.setUp.shaft.id }, name: 'Front', unit: 'in', position: 200, newId })],
   }),
   'rows.add': (w) => {
-    const row = newRow({ shaftId: w.setUp.shaft.id, kind: 'bore', name: 'Bush', unit: 'mm', position: 300, newId });
+    const row = newRow({ of: { shaftId: w.setUp.shaft.id }, kind: 'bore', name: 'Bush', unit: 'mm', position: 300, newId });
     return {
       kind: 'rows.add',
       stations: [row],

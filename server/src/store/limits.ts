@@ -15,7 +15,7 @@ export const limits = {
   ofJob: (db: Db, jobId: string): Limit[] =>
     db
       .prepare<[string], Row>(
-        `SELECT ${COLUMNS} FROM limits WHERE station_id IN (SELECT t.id FROM station t JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY rowid`,
+        `SELECT ${COLUMNS} FROM limits WHERE station_id IN (SELECT t.id FROM station t LEFT JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE a.job_id = ?) ORDER BY rowid`,
       )
       .all(jobId)
       .map(fromRow),

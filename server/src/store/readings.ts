@@ -16,7 +16,7 @@ export const readings = {
   ofJob: (db: Db, jobId: string): ReadingFact[] =>
     db
       .prepare<[string], Row>(
-        `SELECT ${COLUMNS} FROM reading WHERE station_id IN (SELECT t.id FROM station t JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY seq`,
+        `SELECT ${COLUMNS} FROM reading WHERE station_id IN (SELECT t.id FROM station t LEFT JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE a.job_id = ?) ORDER BY seq`,
       )
       .all(jobId)
       .map(fromRow),

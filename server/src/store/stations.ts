@@ -1,23 +1,30 @@
 import type { Station } from '@elder-cog/contract';
 import type { Db } from './open.ts';
 
-type Row = Omit<Station, 'aim' | 'instrument' | 'gone'> & { aim: string; instrument: string | null; gone: 0 | 1 };
+type Row = Omit<Station, 'aim' | 'instrument' | 'gone' | 'assemblyId'> & {
+  assemblyId: string | null;
+  aim: string;
+  instrument: string | null;
+  gone: 0 | 1;
+};
 
-const fromRow = (row: Row): Station => ({
+const fromRow = ({ assemblyId, ...row }: Row): Station => ({
   ...row,
+  ...(assemblyId === null ? {} : { assemblyId }),
   aim: JSON.parse(row.aim) as Station['aim'],
   instrument: row.instrument === null ? null : (JSON.parse(row.instrument) as Station['instrument']),
   gone: row.gone === 1,
 });
 const toRow = (row: Station): Row => ({
   ...row,
+  assemblyId: row.assemblyId ?? null,
   aim: JSON.stringify(row.aim),
   instrument: row.instrument === null ? null : JSON.stringify(row.instrument),
   gone: row.gone ? 1 : 0,
 });
 
 const COLUMNS =
-  'id, revision, shaft_id AS shaftId, subject, quantity, more_is AS moreIs, role, name, position, contact_role AS contactRole, bore_id AS boreId, journal_id AS journalId, new_nm AS newSize, rule, aim, method, instrument, gone';
+  'id, revision, shaft_id AS shaftId, assembly_id AS assemblyId, subject, quantity, more_is AS moreIs, role, name, position, contact_role AS contactRole, bore_id AS boreId, journal_id AS journalId, new_nm AS newSize, rule, aim, method, instrument, gone';
 
 const STANDS = `NOT EXISTS (SELECT 1 FROM withdrawal w WHERE w.of_id = o.id AND w.of_kind <> 'withdrawal'
   AND NOT EXISTS (SELECT 1 FROM withdrawal u WHERE u.of_id = w.id AND u.of_kind = 'withdrawal'))`;
@@ -27,10 +34,11 @@ const OBSERVED = `SELECT count(*) AS every, coalesce(sum(${STANDS}), 0) AS stand
 export const stations = {
   ofJob: (db: Db, jobId: string): Station[] =>
     db
-      .prepare<[string], Row>(
-        `SELECT ${COLUMNS} FROM station WHERE shaft_id IN (SELECT s.id FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ?) ORDER BY rowid`,
+      .prepare<{ jobId: string }, Row>(
+        `SELECT ${COLUMNS} FROM station WHERE shaft_id IN (SELECT s.id FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = @jobId)
+          OR assembly_id IN (SELECT id FROM assembly WHERE job_id = @jobId) ORDER BY rowid`,
       )
-      .all(jobId)
+      .all({ jobId })
       .map(fromRow),
   byId(db: Db, id: string): Station | null {
     const row = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM station WHERE id = ?`).get(id);
@@ -38,12 +46,12 @@ export const stations = {
   },
   insert(db: Db, row: Station): void {
     db.prepare(
-      'INSERT INTO station (id, revision, shaft_id, subject, quantity, more_is, role, name, position, contact_role, bore_id, journal_id, new_nm, rule, aim, method, instrument, gone) VALUES (@id, @revision, @shaftId, @subject, @quantity, @moreIs, @role, @name, @position, @contactRole, @boreId, @journalId, @newSize, @rule, @aim, @method, @instrument, @gone)',
+      'INSERT INTO station (id, revision, shaft_id, assembly_id, subject, quantity, more_is, role, name, position, contact_role, bore_id, journal_id, new_nm, rule, aim, method, instrument, gone) VALUES (@id, @revision, @shaftId, @assemblyId, @subject, @quantity, @moreIs, @role, @name, @position, @contactRole, @boreId, @journalId, @newSize, @rule, @aim, @method, @instrument, @gone)',
     ).run(toRow(row));
   },
   update(db: Db, row: Station): void {
     db.prepare(
-      'UPDATE station SET revision = @revision, shaft_id = @shaftId, subject = @subject, quantity = @quantity, more_is = @moreIs, role = @role, name = @name, position = @position, contact_role = @contactRole, bore_id = @boreId, journal_id = @journalId, new_nm = @newSize, rule = @rule, aim = @aim, method = @method, instrument = @instrument, gone = @gone WHERE id = @id',
+      'UPDATE station SET revision = @revision, shaft_id = @shaftId, assembly_id = @assemblyId, subject = @subject, quantity = @quantity, more_is = @moreIs, role = @role, name = @name, position = @position, contact_role = @contactRole, bore_id = @boreId, journal_id = @journalId, new_nm = @newSize, rule = @rule, aim = @aim, method = @method, instrument = @instrument, gone = @gone WHERE id = @id',
     ).run(toRow(row));
   },
   /** What was ever observed of it: how much in all, and how much of that stands. */

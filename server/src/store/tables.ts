@@ -96,6 +96,7 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
       ['assembly', 'SELECT id FROM assembly WHERE mirror_of = ?'],
       ['build', 'SELECT id FROM build WHERE assembly_id = ?'],
       ['strip', 'SELECT id FROM strip_entry WHERE assembly_id = ?'],
+      ['station', 'SELECT id FROM station WHERE assembly_id = ?'],
     ],
   },
   shaft: {
@@ -126,7 +127,8 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
     namedIn: [['build', 'SELECT build_id AS id FROM build_fit WHERE slot_id = ?']],
   },
   station: {
-    jobOf: 'SELECT a.job_id AS job FROM station t JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE t.id = ?',
+    jobOf:
+      'SELECT a.job_id AS job FROM station t LEFT JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE t.id = ?',
     namedIn: [
       ['limit', 'SELECT id FROM limits WHERE station_id = ?'],
       ['reading', 'SELECT id FROM reading WHERE station_id = ?'],
@@ -139,8 +141,8 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
     ],
   },
   limit: {
-    jobOf: `SELECT a.job_id AS job FROM limits l JOIN station t ON t.id = l.station_id JOIN shaft s ON s.id = t.shaft_id
-      JOIN assembly a ON a.id = s.assembly_id WHERE l.id = ?`,
+    jobOf: `SELECT a.job_id AS job FROM limits l JOIN station t ON t.id = l.station_id LEFT JOIN shaft s ON s.id = t.shaft_id
+      JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE l.id = ?`,
     namedIn: [],
   },
   spec: { jobOf: 'SELECT job_id AS job FROM spec WHERE id = ?', namedIn: [['limit', 'SELECT id FROM limits WHERE spec_id = ?']] },
@@ -156,8 +158,8 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
     namedIn: [['build', 'SELECT id FROM build WHERE parent_id = ?'], ['reading', 'SELECT id FROM reading WHERE build_id = ?'], WITHDRAWN],
   },
   reading: {
-    jobOf: `SELECT a.job_id AS job FROM reading r JOIN station t ON t.id = r.station_id JOIN shaft s ON s.id = t.shaft_id
-      JOIN assembly a ON a.id = s.assembly_id WHERE r.id = ?`,
+    jobOf: `SELECT a.job_id AS job FROM reading r JOIN station t ON t.id = r.station_id LEFT JOIN shaft s ON s.id = t.shaft_id
+      JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE r.id = ?`,
     namedIn: [['reading', 'SELECT id FROM reading WHERE supersedes = ?'], WITHDRAWN],
   },
   strip: {
@@ -166,8 +168,8 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
   },
   inspection: { jobOf: 'SELECT job_id AS job FROM inspection WHERE id = ?', namedIn: [['photo', PHOTOS_OF], WITHDRAWN] },
   acceptance: {
-    jobOf: `SELECT a.job_id AS job FROM acceptance c JOIN station t ON t.id = c.station_id JOIN shaft s ON s.id = t.shaft_id
-      JOIN assembly a ON a.id = s.assembly_id WHERE c.id = ?`,
+    jobOf: `SELECT a.job_id AS job FROM acceptance c JOIN station t ON t.id = c.station_id LEFT JOIN shaft s ON s.id = t.shaft_id
+      JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE c.id = ?`,
     namedIn: [WITHDRAWN],
   },
   photo: { jobOf: 'SELECT job_id AS job FROM photo WHERE id = ?', namedIn: [WITHDRAWN] },

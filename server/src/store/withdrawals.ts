@@ -8,11 +8,11 @@ export const withdrawals = {
     db
       .prepare<[{ job: string }], Withdrawal>(
         `WITH RECURSIVE observed(id) AS (
-    SELECT r.id FROM reading r JOIN station t ON t.id = r.station_id JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = @job
+    SELECT r.id FROM reading r JOIN station t ON t.id = r.station_id LEFT JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE a.job_id = @job
     UNION SELECT b.id FROM build b JOIN assembly a ON a.id = b.assembly_id WHERE a.job_id = @job
     UNION SELECT e.id FROM strip_entry e JOIN assembly a ON a.id = e.assembly_id WHERE a.job_id = @job
     UNION SELECT id FROM inspection WHERE job_id = @job
-    UNION SELECT c.id FROM acceptance c JOIN station t ON t.id = c.station_id JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = @job
+    UNION SELECT c.id FROM acceptance c JOIN station t ON t.id = c.station_id LEFT JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE a.job_id = @job
     UNION SELECT id FROM photo WHERE job_id = @job
     UNION SELECT w.id FROM withdrawal w JOIN observed o ON w.of_id = o.id
   ) SELECT ${COLUMNS} FROM withdrawal WHERE of_id IN (SELECT id FROM observed) ORDER BY seq`,

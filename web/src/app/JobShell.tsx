@@ -6,7 +6,7 @@ import { Link, useLocation, useParams, useSearchParams } from 'react-router';
 import { Later } from '../kit/Later.tsx';
 import { Mark } from '../kit/Mark.tsx';
 import { RefusedError, useDrawer, useJobReply } from '../state/api.ts';
-import { JobContext, readJob, type OpenJob } from '../state/job.ts';
+import { JobContext, placeIn, readJob, whereIn, type OpenJob } from '../state/job.ts';
 import { Frame } from './Frame.tsx';
 import type { Stop } from './stop.ts';
 import { BackToTheShelf } from './Nowhere.tsx';
@@ -27,7 +27,6 @@ export default function JobShell(): JSX.Element {
   const open = useMemo((): OpenJob | null => {
     if (!stored || !read || 'spoilt' in read || !drawer.data) return null;
     const { state, facts } = read;
-    const wanted = search.get('shaft') ?? state.next.shaftId;
     const elsewhere = drawer.data.fitted.filter((f) => f.jobId !== facts.job.id);
     return {
       facts,
@@ -35,7 +34,7 @@ export default function JobShell(): JSX.Element {
       state,
       lots: drawer.data.lots,
       fitted: [...elsewhere, ...fittedIn(stored)],
-      shaft: state.shafts.find((s) => s.shaft.id === wanted) ?? state.shafts[0] ?? null,
+      ...placeIn(state, search),
     };
   }, [stored, read, drawer.data, search]);
   if (stored && read && 'spoilt' in read)
@@ -62,8 +61,9 @@ function LoadTrouble({ error }: { error: Error }): JSX.Element {
   );
 }
 
-function jobStops({ state, shaft }: OpenJob): Stop[] {
-  const at = (view: string): string => `/jobs/${state.job.id}/${view}${shaft ? `?shaft=${shaft.shaft.id}` : ''}`;
+function jobStops(open: OpenJob): Stop[] {
+  const { state, shaft } = open;
+  const at = (view: string): string => `/jobs/${state.job.id}/${view}${whereIn(open)}`;
   const sign = (picture: JSX.Element, mark: MarkKind) =>
     function RoadPicture(on: boolean) {
       return (
@@ -84,10 +84,10 @@ function jobStops({ state, shaft }: OpenJob): Stop[] {
   ];
 }
 
-function JobTitle({ open: { state, shaft } }: { open: OpenJob }): JSX.Element {
+function JobTitle({ open: { state, shaft, box } }: { open: OpenJob }): JSX.Element {
   const { pathname } = useLocation();
   const view = pathname.split('/')[3] ?? 'bench';
-  const current = shaft?.assembly.id;
+  const current = box?.id;
   return (
     <>
       <Link
@@ -108,7 +108,7 @@ function JobTitle({ open: { state, shaft } }: { open: OpenJob }): JSX.Element {
           return (
             <Link
               key={assembly.id}
-              to={first ? `/jobs/${state.job.id}/${view}?shaft=${first.shaft.id}` : `/jobs/${state.job.id}/add?box=${assembly.id}`}
+              to={first ? `/jobs/${state.job.id}/${view}?shaft=${first.shaft.id}` : `/jobs/${state.job.id}/${view}?box=${assembly.id}`}
               aria-current={on ? 'page' : undefined}
               className={`label flex items-center px-2 text-[18px] whitespace-nowrap no-underline ${on ? 'border-b-4 border-blue font-semibold' : 'border-b-4 border-transparent text-ink2'}`}
             >

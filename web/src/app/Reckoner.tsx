@@ -1,6 +1,7 @@
 import { nearestRule, missWords } from '@elder-cog/core';
 import { reckon, type Reckoned } from '@elder-cog/derive';
-import { Dialog, DialogPanel, DialogTitle } from '../kit/over.ts';
+import { Over } from '../kit/Over.tsx';
+import { DialogTitle } from '../kit/over.ts';
 import { useMemo, useState, type JSX } from 'react';
 import { Heading, Quiet, Secondary } from '../kit/controls.tsx';
 import { Shapes } from '../kit/Shapes.tsx';
@@ -18,13 +19,9 @@ export default function Reckoner(): JSX.Element {
     setText('');
   };
   return (
-    <Dialog open={open} onClose={close} className="relative z-30">
-      <div className="fixed inset-0 flex items-start justify-center overflow-auto bg-veil p-4 pt-16 max-sm:p-0">
-        <DialogPanel className="w-full max-w-[986px] border-2 border-ink bg-paper max-sm:min-h-dvh">
-          <ReckonerSheet text={text} onChange={setText} onClose={close} />
-        </DialogPanel>
-      </div>
-    </Dialog>
+    <Over open={open} onClose={close} place="sheet" className="max-w-[986px] bg-paper sm:mt-12">
+      <ReckonerSheet text={text} onChange={setText} onClose={close} />
+    </Over>
   );
 }
 

@@ -1,6 +1,7 @@
 import type { Photo, PhotoOf } from '@elder-cog/contract';
 import { photosOf } from '@elder-cog/derive';
-import { Dialog, DialogPanel, DialogTitle } from './over.ts';
+import { Over } from './Over.tsx';
+import { DialogTitle } from './over.ts';
 import { Camera } from 'lucide-react';
 import { useMemo, useRef, useState, type JSX } from 'react';
 import { useCommand } from '../state/api.ts';
@@ -116,25 +117,21 @@ export function AddPhotos({
 function PhotoDialog({ photo, onClose }: { photo: Photo | null; onClose: () => void }): JSX.Element {
   const { send } = useCommand();
   return (
-    <Dialog open={photo !== null} onClose={onClose} className="relative z-40">
-      <div className="fixed inset-0 flex items-center justify-center bg-veil p-4">
-        <DialogPanel className="flex max-h-full w-full max-w-4xl flex-col border-2 border-ink bg-sheet p-4">
-          <DialogTitle className="label m-0 text-[20px] font-semibold">{photo?.caption}</DialogTitle>
-          {photo && <Picture key={photo.id} src={photoUrl(photo)} alt={photo.caption} className="mt-2 min-h-0 flex-1 object-contain" />}
-          <div className="mt-3 flex flex-wrap gap-3">
-            <Secondary onClick={onClose}>Close</Secondary>
-            {photo && (
-              <Secondary
-                onClick={() => {
-                  send(withdraw('photo', photo.id, 'that was wrong')).then(onClose, () => undefined);
-                }}
-              >
-                Take it out
-              </Secondary>
-            )}
-          </div>
-        </DialogPanel>
+    <Over open={photo !== null} onClose={onClose} className="flex max-w-4xl flex-col">
+      <DialogTitle className="label m-0 text-[20px] font-semibold">{photo?.caption}</DialogTitle>
+      {photo && <Picture key={photo.id} src={photoUrl(photo)} alt={photo.caption} className="mt-2 min-h-0 flex-1 object-contain" />}
+      <div className="mt-3 flex flex-wrap gap-3">
+        <Secondary onClick={onClose}>Close</Secondary>
+        {photo && (
+          <Secondary
+            onClick={() => {
+              send(withdraw('photo', photo.id, 'that was wrong')).then(onClose, () => undefined);
+            }}
+          >
+            Take it out
+          </Secondary>
+        )}
       </div>
-    </Dialog>
+    </Over>
   );
 }

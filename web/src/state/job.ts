@@ -1,5 +1,5 @@
-import type { Fitted, JobFacts, Lot } from '@elder-cog/contract';
-import { derive, readable, type JobState, type ShaftState } from '@elder-cog/derive';
+import type { Assembly, Fitted, JobFacts, Lot, RowBelongs } from '@elder-cog/contract';
+import { derive, readable, type JobState, type RowHolder, type ShaftState } from '@elder-cog/derive';
 import { createContext, useContext } from 'react';
 
 export interface OpenJob {
@@ -10,8 +10,45 @@ export interface OpenJob {
   readonly lots: readonly Lot[];
   readonly fitted: readonly Fitted[];
   readonly state: JobState;
-  /** the shaft the address names, or the first */
+  /** the shaft the address names, or the first; null where the box it names has none */
   readonly shaft: ShaftState | null;
+  /** the box of that shaft, or the one the address names */
+  readonly box: Assembly | null;
+}
+
+/** What the Wear book shows by part: the rows of a shaft and those of its box, or a box's alone. */
+export interface Book extends RowHolder {
+  readonly of: RowBelongs;
+  readonly name: string;
+  /** what a reading is of now: the shaft's current build */
+  readonly buildId: string | null;
+}
+
+export function bookOf({ state, shaft, box }: Pick<OpenJob, 'state' | 'shaft' | 'box'>): Book | null {
+  const own = state.boxes.find((b) => b.assembly.id === box?.id);
+  if (!box || !own) return null;
+  if (!shaft) return { ...own, of: { shaftId: null, assemblyId: box.id }, name: box.name, buildId: null };
+  return {
+    assembly: box,
+    features: [...shaft.features, ...own.features],
+    pairs: [...shaft.pairs, ...own.pairs],
+    of: { shaftId: shaft.shaft.id },
+    name: shaft.shaft.name,
+    buildId: shaft.current?.build.id ?? null,
+  };
+}
+
+/** What an address says of where in the job it is: the shaft, or the box that has none. */
+export const whereIn = ({ shaft, box }: Pick<OpenJob, 'shaft' | 'box'>): string => (shaft ? `?shaft=${shaft.shaft.id}` : box ? `?box=${box.id}` : '');
+
+/** The shaft and the box that an address names, or the first there are. */
+export function placeIn(state: JobState, search: URLSearchParams): Pick<OpenJob, 'shaft' | 'box'> {
+  const [wanted, wantedBox] = [search.get('shaft'), search.get('box')];
+  const box = state.assemblies.find((a) => a.id === wantedBox);
+  const inBox = box && state.shafts.filter((s) => s.assembly.id === box.id);
+  const among = wanted === null && inBox ? inBox : state.shafts;
+  const shaft = among.find((s) => s.shaft.id === (wanted ?? state.next.shaftId)) ?? among[0] ?? null;
+  return { shaft, box: shaft?.assembly ?? box ?? state.assemblies[0] ?? null };
 }
 
 export const JobContext = createContext<OpenJob | null>(null);

@@ -1,9 +1,18 @@
 import { describe, expect, it } from '@jest/globals';
-import { change, ROWS_AT_ONCE } from '@elder-cog/contract';
+import { change, ROWS_AT_ONCE, type JobFacts } from '@elder-cog/contract';
 import { FEATURE_KINDS, FEATURES, inch, mm } from '@elder-cog/core';
-import { derive, type ShaftState } from '@elder-cog/derive';
+import { derive } from '@elder-cog/derive';
 import { Story } from '../../../derive/src/testing.ts';
+import { bookOf, placeIn, type Book } from './job.ts';
 import { readRows, rowsToCsv, takeRows, type RowRead } from './rowsCsv.ts';
+
+/** The Wear book of a job's first shaft, as the page opens it. */
+const bookIn = (facts: JobFacts): Book => {
+  const state = derive(facts);
+  const book = bookOf({ state, ...placeIn(state, new URLSearchParams()) });
+  if (!book) throw new Error('no box');
+  return book;
+};
 
 const HEADING = 'part,kind,unit,new,limit,readings_1,readings_2,readings_3';
 const read = (...lines: string[]): readonly RowRead[] => {
@@ -53,9 +62,9 @@ describe('rows from a spreadsheet', () => {
 
 describe('taking them', () => {
   const story = new Story();
-  const shaft = derive(story.facts).shafts[0] as ShaftState;
+  const book = bookIn(story.facts);
   it('leaves out what was not understood, in commands the contract takes', () => {
-    const changes = takeRows(read('Pin,journal,mm,20,min 19.96,19.975 19.98,19.97,', 'Bad,sprocket,mm,,,,,', 'Bush,bore,in,.5,,.5012,,'), shaft);
+    const changes = takeRows(read('Pin,journal,mm,20,min 19.96,19.975 19.98,19.97,', 'Bad,sprocket,mm,,,,,', 'Bush,bore,in,.5,,.5012,,'), book);
     expect(changes).toHaveLength(1);
     for (const each of changes) expect(change.safeParse(each).error).toBeUndefined();
     expect(changes[0]).toMatchObject({
@@ -69,7 +78,7 @@ describe('taking them', () => {
     });
   });
   it.each([1, ROWS_AT_ONCE, ROWS_AT_ONCE + 1, 1_200])('takes %i rows, each read at three places, in commands no bigger than may be sent', (n) => {
-    const changes = takeRows(read(...Array.from({ length: n }, (_, i) => `Pin ${i},journal,mm,20,min 19.96,19.975 19.98,19.97 19.98,19.98`)), shaft);
+    const changes = takeRows(read(...Array.from({ length: n }, (_, i) => `Pin ${i},journal,mm,20,min 19.96,19.975 19.98,19.97 19.98,19.98`)), book);
     expect(changes).toHaveLength(Math.ceil(n / ROWS_AT_ONCE));
     for (const each of changes) expect(change.safeParse(each).error).toBeUndefined();
   });
@@ -83,12 +92,12 @@ describe('rows for a spreadsheet', () => {
       '"=1+1, front",bore,in,.5,max .503,.5012 .5010,,',
       'Detent spring,free length,in,1.5,,1.482,,',
     ];
-    const taken = change.parse(takeRows(read(...lines), derive(story.facts).shafts[0] as ShaftState)[0]);
+    const taken = change.parse(takeRows(read(...lines), bookIn(story.facts))[0]);
     if (taken.kind !== 'rows.add') throw new Error('no rows');
     story.facts.stations.push(...taken.stations.map((s) => ({ ...s, revision: 1 })));
     story.facts.limits.push(...taken.limits.map((l) => ({ ...l, revision: 1 })));
     story.facts.readings.push(...taken.readings);
-    const features = (derive(story.facts).shafts[0] as ShaftState).features.filter((f) => taken.stations.some((s) => s.id === f.station.id));
+    const features = bookIn(story.facts).features.filter((f) => taken.stations.some((s) => s.id === f.station.id));
     const csv = rowsToCsv(features);
     expect(csv).not.toMatch(/(?:^|,)"?=/m);
     const again = readRows(csv) as readonly RowRead[];
@@ -97,7 +106,7 @@ describe('rows for a spreadsheet', () => {
       ['bore', 'in', null],
       ['freeLength', 'in', null],
     ]);
-    const [back] = takeRows(again, derive(new Story().facts).shafts[0] as ShaftState);
+    const [back] = takeRows(again, bookIn(new Story().facts));
     if (back?.kind !== 'rows.add') throw new Error('no rows');
     expect(back.stations.map((s) => s.newSize)).toEqual(taken.stations.map((s) => s.newSize));
     expect(back.readings.map((r) => r.raw.at)).toEqual(taken.readings.map((r) => r.raw.at));

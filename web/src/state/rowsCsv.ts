@@ -14,9 +14,10 @@ import {
   understand,
   withUnit,
 } from '@elder-cog/core';
-import { expectedAround, type FeatureState, type ShaftState } from '@elder-cog/derive';
+import { expectedAround, type FeatureState } from '@elder-cog/derive';
 import Papa from 'papaparse';
 import { setLimits, sizeRead } from './gapActions.ts';
+import type { Book } from './job.ts';
 import { newId, useSettings } from './settings.ts';
 
 /** Rows of the Wear book to and from a spreadsheet. One line a row; readings of a place side by side in one cell. */
@@ -134,18 +135,18 @@ function whyNotAtAll({ part, kind }: Pick<RowRead, 'part' | 'kind'>, unitWord: s
 }
 
 /** The commands that take the lines that were understood, five hundred at a time, each all or nothing. */
-export function takeRows(rows: readonly RowRead[], shaft: ShaftState): Change[] {
+export function takeRows(rows: readonly RowRead[], book: Book): Change[] {
   const { who } = useSettings.getState();
   const takenAt = new Date().toISOString();
   const good = rows.filter((row) => row.refusal === null);
-  const first = 100 + 10 * (shaft.pairs.length + shaft.features.length + 1);
+  const first = 100 + 10 * (book.pairs.length + book.features.length + 1);
   const chunks = Array.from({ length: Math.ceil(good.length / ROWS_AT_ONCE) }, (_, i) => good.slice(i * ROWS_AT_ONCE, (i + 1) * ROWS_AT_ONCE));
   return chunks.map((chunk, c): Change => {
     const made = chunk.map((row, i) => {
       const kind = row.kind ?? 'journal';
       const instrument = FEATURES[kind].instrument[row.unit];
       const station = newRow({
-        shaftId: shaft.shaft.id,
+        of: book.of,
         kind,
         name: row.part,
         unit: row.unit,
@@ -162,7 +163,7 @@ export function takeRows(rows: readonly RowRead[], shaft: ShaftState): Change[] 
               {
                 id: newId(),
                 stationId: station.id,
-                buildId: shaft.current?.build.id ?? null,
+                buildId: book.buildId,
                 raw: sizeRead({ text, meaning, instrument, at: FEATURES[kind].places[p] ?? '' }),
                 who,
                 takenAt,

@@ -30,7 +30,7 @@ const item: OpenItem = {
 
 describe('the commands of the Wear book', () => {
   it('are all ones the contract takes', () => {
-    const pair = newPair({ shaftId: shaft.shaft.id, name: 'Front', unit: 'mm', position: 100, newId: () => story.id() });
+    const pair = newPair({ of: { shaftId: shaft.shaft.id }, name: 'Front', unit: 'mm', position: 100, newId: () => story.id() });
     const commands = [
       stripOff(entryOf('Cover bolts, 6, 7/8 in, hole 5 1-1/4 in')),
       stripOff(entryOf('Rollers, 26 rollers, in grease')),

@@ -5,7 +5,7 @@ import { Link, useParams } from 'react-router';
 import { Primary } from '../../kit/controls.tsx';
 import { LimitBarView } from '../../kit/LimitBarView.tsx';
 import { SectionView } from '../../kit/SectionView.tsx';
-import { useJob } from '../../state/job.ts';
+import { useJob, whereIn } from '../../state/job.ts';
 import { originWords } from '../../state/understood.ts';
 import { PairDrawing } from '../WearBook/PairDrawing.tsx';
 import { hasSurveyDrawing, SurveyPicture } from '../WearBook/SurveyDrawing.tsx';
@@ -16,11 +16,12 @@ export default function AskSheet(): JSX.Element {
   const { state } = useJob();
   const [question, setQuestion] = useState('What should this be, new and worn? And how do you know?');
   const shaft = state.shafts.find((s) => [...s.gaps, ...s.features, ...s.pairs].some((row) => row.station.id === stationId));
+  const holder = shaft ?? state.boxes.find((b) => [...b.features, ...b.pairs].some((row) => row.station.id === stationId));
   const gap = shaft?.gaps.find((g) => g.station.id === stationId) ?? null;
-  const pair = shaft?.pairs.find((p) => p.station.id === stationId) ?? null;
-  const feature = shaft?.features.find((f) => f.station.id === stationId) ?? null;
+  const pair = holder?.pairs.find((p) => p.station.id === stationId) ?? null;
+  const feature = holder?.features.find((f) => f.station.id === stationId) ?? null;
   const row = gap ?? pair ?? feature;
-  if (!shaft || !row)
+  if (!holder || !row)
     return (
       <main className="p-6">
         <p>
@@ -39,14 +40,21 @@ export default function AskSheet(): JSX.Element {
     <div className="mx-auto max-w-[760px] px-5 py-4">
       <div className="no-print mb-3 flex flex-wrap items-center gap-4">
         <Primary onClick={() => window.print()}>Print the question</Primary>
-        <Link to={`/jobs/${state.job.id}/wear?shaft=${shaft.shaft.id}`} className="inline-flex min-h-12 items-center text-blue underline">
+        <Link
+          to={`/jobs/${state.job.id}/wear${whereIn({ shaft: shaft ?? null, box: holder.assembly })}`}
+          className="inline-flex min-h-12 items-center text-blue underline"
+        >
           Back to the Wear book
         </Link>
       </div>
       <h1 className="m-0 text-[26px] leading-8 font-semibold">{row.station.name}</h1>
       <p className="m-0 text-[17px]">
-        {state.job.machine} {state.job.year}, {shaft.assembly.name.toLowerCase()}, {shaft.shaft.name.toLowerCase()}.{' '}
-        {format(new Date(), 'd MMMM yyyy')}.
+        {state.job.machine} {state.job.year},{' '}
+        <span translate="no">
+          {holder.assembly.name}
+          {shaft ? `, ${shaft.shaft.name}` : ''}
+        </span>
+        . {format(new Date(), 'd MMMM yyyy')}.
       </p>
       <label htmlFor="question" className="label mt-3 block text-[17px] font-semibold">
         The question
@@ -59,7 +67,7 @@ export default function AskSheet(): JSX.Element {
         className="mt-1 w-full border border-edge bg-sheet p-3 text-[18px] print:border-0 print:p-0"
       />
       <div className="mt-2">
-        {gap ? (
+        {shaft && gap ? (
           <SectionView question={shaft.section} height={300} />
         ) : pair ? (
           <PairDrawing pair={pair} />

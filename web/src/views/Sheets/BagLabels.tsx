@@ -3,14 +3,14 @@ import { format } from 'date-fns';
 import { useMemo, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Primary, Secondary } from '../../kit/controls.tsx';
-import { useJob } from '../../state/job.ts';
+import { useJob, whereIn } from '../../state/job.ts';
 import { NoShaft } from '../Section/Section.tsx';
 
 /** Labels for the bags parts go into as they come off, 60 × 30 mm, three across an A4 sheet. Nothing is typed twice. */
 export default function BagLabels(): JSX.Element {
-  const { state, facts, shaft } = useJob();
+  const open = useJob();
+  const { state, facts, box } = open;
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const box = shaft?.assembly ?? null;
   const lines = useMemo(() => (box ? stripLog(facts, box.id).filter(({ entry }) => entry.kind !== 'float') : []), [facts, box]);
   if (!box) return <NoShaft jobId={state.job.id} />;
   const flip = (id: string): void => setLeft((now) => new Set(now.has(id) ? [...now].filter((each) => each !== id) : [...now, id]));
@@ -26,7 +26,7 @@ export default function BagLabels(): JSX.Element {
             {isNone ? 'All of them' : 'None of them'}
           </Secondary>
         )}
-        <Link to={`/jobs/${state.job.id}/strip?shaft=${shaft?.shaft.id ?? ''}`} className="inline-flex min-h-12 items-center text-blue underline">
+        <Link to={`/jobs/${state.job.id}/strip${whereIn(open)}`} className="inline-flex min-h-12 items-center text-blue underline">
           Back to the log
         </Link>
       </div>

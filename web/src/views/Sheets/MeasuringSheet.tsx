@@ -3,53 +3,67 @@ import type { FeatureState, ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Chip, Primary } from '../../kit/controls.tsx';
-import { useJob } from '../../state/job.ts';
+import { bookOf, useJob, whereIn } from '../../state/job.ts';
 import { originWords } from '../../state/understood.ts';
 import { NoShaft } from '../Section/Section.tsx';
 
 /** The measuring sheet of a shaft or a whole box: blanks to fill in by pencil, in the order they are typed back. */
 export default function MeasuringSheet(): JSX.Element {
-  const { state, shaft } = useJob();
+  const open = useJob();
+  const { state, shaft, box } = open;
+  const book = bookOf(open);
   const [whole, setWhole] = useState(false);
   const [blank, setBlank] = useState(false);
-  if (!shaft) return <NoShaft jobId={state.job.id} />;
-  const shafts = whole ? state.shafts.filter((s) => s.assembly.id === shaft.assembly.id) : [shaft];
+  if (!box || !book) return <NoShaft jobId={state.job.id} />;
+  const shafts = shaft === null ? [] : whole ? state.shafts.filter((s) => s.assembly.id === box.id) : [shaft];
+  const own = state.boxes.find((b) => b.assembly.id === box.id);
+  const sheets: readonly Sheet[] = [
+    ...shafts.map((s) => ({ ...s, name: `${box.name}, ${s.shaft.name}` })),
+    ...(own && (shafts.length === 0 || own.features.length > 0) ? [{ ...own, name: box.name, gaps: [], checks: [] }] : []),
+  ];
   return (
     <div className="mx-auto max-w-[860px] px-5 py-4">
       <div className="no-print mb-3 flex flex-wrap items-center gap-3">
         <Primary onClick={() => window.print()}>Print the sheet</Primary>
-        <Chip on={!whole} onClick={() => setWhole(false)}>
-          {shaft.shaft.name}
-        </Chip>
-        <Chip on={whole} onClick={() => setWhole(true)}>
-          whole {shaft.assembly.name.toLowerCase()}
-        </Chip>
+        {shaft && (
+          <>
+            <Chip on={!whole} onClick={() => setWhole(false)}>
+              <span translate="no">{shaft.shaft.name}</span>
+            </Chip>
+            <Chip on={whole} onClick={() => setWhole(true)}>
+              all of <span translate="no">{box.name}</span>
+            </Chip>
+          </>
+        )}
         <Chip on={blank} onClick={() => setBlank((b) => !b)}>
           all blank
         </Chip>
-        <Link to={`/jobs/${state.job.id}/wear?shaft=${shaft.shaft.id}`} className="inline-flex min-h-12 items-center text-blue underline">
+        <Link to={`/jobs/${state.job.id}/wear${whereIn(open)}`} className="inline-flex min-h-12 items-center text-blue underline">
           Type it back in, in the same order
         </Link>
       </div>
-      {shafts.map((each) => (
-        <ShaftSheet key={each.shaft.id} shaft={each} blank={blank} />
+      {sheets.map((each) => (
+        <SheetOf key={each.name} sheet={each} blank={blank} />
       ))}
       <p className="mt-4">Measured by ______________________ on ______________ at ______ °C</p>
     </div>
   );
 }
 
-function ShaftSheet({ shaft, blank }: { shaft: ShaftState; blank: boolean }): JSX.Element {
-  const rows = [...shaft.features].sort((a, b) => a.station.position - b.station.position);
+/** What is measured on one sheet: a shaft's, or a box's own. */
+type Sheet = Pick<ShaftState, 'gaps' | 'features' | 'checks'> & { readonly name: string };
+
+function SheetOf({ sheet, blank }: { sheet: Sheet; blank: boolean }): JSX.Element {
+  const rows = [...sheet.features].sort((a, b) => a.station.position - b.station.position);
   return (
     <section className="mb-4 break-inside-avoid-page">
       <h1 className="label m-0 mt-2 border-b-2 border-ink text-[18px] font-semibold">
-        Measuring sheet, {shaft.assembly.name}, {shaft.shaft.name}
+        Measuring sheet, <span translate="no">{sheet.name}</span>
       </h1>
-      {rows.length === 0 && shaft.gaps.length === 0 && <p>Nothing is measured on this shaft yet.</p>}
+      {rows.length === 0 && sheet.gaps.length === 0 && <p>Nothing is measured here yet.</p>}
       <table className="w-full border-collapse">
         <tbody>
-          {shaft.gaps.map((gap) => (
+          {sheet.gaps.map((gap) => (
             <tr key={gap.station.id} className="border-b border-edge">
               <th scope="row" className="w-52 py-2 pr-2 text-left align-top font-medium">
                 {gap.letter} {gap.station.name}
@@ -69,7 +83,7 @@ function ShaftSheet({ shaft, blank }: { shaft: ShaftState; blank: boolean }): JS
           {rows.map((feature) => (
             <RowBlanks key={feature.station.id} feature={feature} blank={blank} />
           ))}
-          {shaft.checks.map((check) => (
+          {sheet.checks.map((check) => (
             <tr key={check.station.id} className="border-b border-edge">
               <th scope="row" className="py-2 pr-2 text-left font-medium">
                 {check.station.name}

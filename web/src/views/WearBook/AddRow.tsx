@@ -1,14 +1,14 @@
 import { newPair, newRow } from '@elder-cog/contract';
 import { describeQuantity, FEATURE_KINDS, FEATURES, readQuantity, type FeatureKindName } from '@elder-cog/core';
-import type { ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Chip, Field, Primary } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
+import type { Book } from '../../state/job.ts';
 import { newId } from '../../state/settings.ts';
 import { understood } from '../../state/understood.ts';
 
 /** Something to be measured: a bush with its journal, or one thing by itself. */
-export function AddRow({ shaft, asked, onDone }: { shaft: ShaftState; asked: boolean; onDone: (id: string | null) => void }): JSX.Element {
+export function AddRow({ book, asked, onDone }: { book: Book; asked: boolean; onDone: (id: string | null) => void }): JSX.Element {
   const { send, sending } = useCommand();
   const [kind, setKind] = useState<FeatureKindName | 'pair'>('pair');
   const [name, setName] = useState('');
@@ -20,8 +20,8 @@ export function AddRow({ shaft, asked, onDone }: { shaft: ShaftState; asked: boo
   const add = (): void => {
     const plain = name.trim();
     const called = plain.charAt(0).toUpperCase() + plain.slice(1);
-    const position = 100 + 10 * (shaft.pairs.length + shaft.features.length + 1);
-    const row = { shaftId: shaft.shaft.id, name: load?.says ? `${called}, under ${weight.trim()}` : called, unit, position, newId };
+    const position = 100 + 10 * (book.pairs.length + book.features.length + 1);
+    const row = { of: book.of, name: load?.says ? `${called}, under ${weight.trim()}` : called, unit, position, newId };
     const stations = kind === 'pair' ? [...newPair(row)] : [newRow({ ...row, kind })];
     void send({ kind: 'stations.add', stations }).then(
       () => onDone(stations[0]?.id ?? null),

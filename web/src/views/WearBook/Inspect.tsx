@@ -13,7 +13,8 @@ import {
 import { inspectedParts, plainName, setsWith } from '@elder-cog/derive';
 import { format } from 'date-fns';
 import { useState, type JSX } from 'react';
-import { Dialog, DialogPanel, DialogTitle } from '../../kit/over.ts';
+import { Over } from '../../kit/Over.tsx';
+import { DialogTitle } from '../../kit/over.ts';
 import { Caution, Chip, Field, Primary, Secondary } from '../../kit/controls.tsx';
 import { Photos } from '../../kit/Photos.tsx';
 import { useCommand } from '../../state/api.ts';
@@ -29,13 +30,9 @@ export interface InspectSubject {
 /** One part looked over: a short list for its type, what that proposes, and what is decided, with why where it differs. */
 export function InspectDialog({ subject, onClose }: { subject: InspectSubject | null; onClose: () => void }): JSX.Element {
   return (
-    <Dialog open={subject !== null} onClose={onClose} className="relative z-30">
-      <div className="fixed inset-0 flex items-start justify-center overflow-auto bg-veil p-4 max-sm:p-0">
-        <DialogPanel className="w-full max-w-3xl border-2 border-ink bg-sheet p-5 max-sm:p-3">
-          {subject && <InspectForm key={subject.stationId ?? subject.part} subject={subject} onClose={onClose} />}
-        </DialogPanel>
-      </div>
-    </Dialog>
+    <Over open={subject !== null} onClose={onClose} place="sheet" className="max-w-3xl bg-sheet p-5 max-sm:p-3">
+      {subject && <InspectForm key={subject.stationId ?? subject.part} subject={subject} onClose={onClose} />}
+    </Over>
   );
 }
 

@@ -1,6 +1,6 @@
 import type { JSX, ReactNode } from 'react';
 import { Link } from 'react-router';
-import { useJob } from '../../state/job.ts';
+import { useJob, whereIn } from '../../state/job.ts';
 
 const LEAVES = [
   { path: 'strip', name: 'As it came apart' },
@@ -10,14 +10,14 @@ const LEAVES = [
 
 /** The leaves of one book, as tabs cut at a corner. */
 export function Leaves({ on, says, more }: { on: (typeof LEAVES)[number]['path']; says?: ReactNode; more?: ReactNode }): JSX.Element {
-  const { state, shaft } = useJob();
+  const open = useJob();
   return (
     <div className="no-print flex flex-wrap items-end justify-between gap-x-4 border-b-2 border-ink px-4 pt-2">
       <nav aria-label="Leaves of the Wear book" className="flex gap-2">
         {LEAVES.map(({ path, name }) => (
           <Link
             key={path}
-            to={`/jobs/${state.job.id}/${path}${shaft ? `?shaft=${shaft.shaft.id}` : ''}`}
+            to={`/jobs/${open.state.job.id}/${path}${whereIn(open)}`}
             aria-current={path === on ? 'page' : undefined}
             className={`label -mb-0.5 flex min-h-12 items-center border-2 px-4 text-[17px] no-underline [clip-path:polygon(0_0,calc(100%-10px)_0,100%_10px,100%_100%,0_100%)] ${path === on ? 'border-ink border-b-sheet bg-sheet font-semibold' : 'border-edge border-b-ink bg-paper text-ink2'}`}
           >

@@ -16,7 +16,7 @@ import {
   type Limits,
   type Sum,
 } from '@elder-cog/core';
-import { isPair, limitOffers, otherSidesOf, type FeatureState, type LimitOffer, type PairState } from '@elder-cog/derive';
+import { boxOf, isPair, limitOffers, otherSidesOf, rowHolders, type FeatureState, type LimitOffer, type PairState } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Chip, Field, Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
@@ -35,7 +35,7 @@ const FROM: Readonly<Record<string, string>> = { other_side: 'Other side', as_fo
 export function LimitChoice({ row, onDone }: { row: Row; onDone: () => void }): JSX.Element {
   const { facts, state } = useJob();
   const { send, sending } = useCommand();
-  const offers = useMemo(() => limitOffers({ facts, shafts: state.shafts, row }), [facts, state, row]);
+  const offers = useMemo(() => limitOffers({ facts, holders: rowHolders(state), row }), [facts, state, row]);
   const [reckoning, setReckoning] = useState(false);
   const take = (offer: LimitOffer): void => {
     send(setLimits(row.station, offer.written, { value: offer.limits, unit: offer.unit }, { source: offer.source, pageOrWhom: offer.from })).then(
@@ -58,16 +58,16 @@ export function LimitChoice({ row, onDone }: { row: Row; onDone: () => void }): 
         </Secondary>
       </div>
       {reckoning && <Reckon row={row} onDone={onDone} />}
-      <OtherSide shaftId={row.station.shaftId} />
+      <OtherSide boxId={boxOf(facts, row.station)} />
     </div>
   );
 }
 
 /** Which box is the other side of this one: said once, and offered at every row of the same name from then on. */
-function OtherSide({ shaftId }: { shaftId: string }): JSX.Element | null {
+function OtherSide({ boxId }: { boxId: string | undefined }): JSX.Element | null {
   const { facts } = useJob();
   const { send, sending } = useCommand();
-  const box = facts.assemblies.find((a) => a.id === facts.shafts.find((s) => s.id === shaftId)?.assemblyId);
+  const box = facts.assemblies.find((a) => a.id === boxId);
   const others = facts.assemblies.filter((a) => a.id !== box?.id);
   if (!box || others.length === 0) return null;
   const twins = otherSidesOf(facts, box.id);

@@ -1,13 +1,13 @@
 import { FEATURES } from '@elder-cog/core';
-import type { ShaftState } from '@elder-cog/derive';
 import { useRef, useState, type JSX } from 'react';
 import { Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { FileChooser } from '../../kit/FileChooser.tsx';
 import { useCommand } from '../../state/api.ts';
+import type { Book } from '../../state/job.ts';
 import { readRows, takeRows } from '../../state/rowsCsv.ts';
 
 /** Rows pasted from a spreadsheet or read from its file: what was understood, and what will not be taken, before anything is. */
-export function RowsIn({ shaft, onDone }: { shaft: ShaftState; onDone: () => void }): JSX.Element {
+export function RowsIn({ book, onDone }: { book: Book; onDone: () => void }): JSX.Element {
   const { send, sending } = useCommand();
   const [text, setText] = useState('');
   const file = useRef<HTMLInputElement>(null);
@@ -16,7 +16,7 @@ export function RowsIn({ shaft, onDone }: { shaft: ShaftState; onDone: () => voi
   const good = rows.filter((row) => row.refusal === null);
   const bad = rows.filter((row) => row.refusal !== null);
   const take = (): void => {
-    send(...takeRows(rows, shaft)).then(onDone, () => undefined);
+    send(...takeRows(rows, book)).then(onDone, () => undefined);
   };
   return (
     <section aria-label="Rows from a spreadsheet" className="border-b border-edge px-4 py-3">

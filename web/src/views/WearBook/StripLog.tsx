@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { Chip, Quiet, Secondary } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
 import { withdraw } from '../../state/gapActions.ts';
-import { useJob } from '../../state/job.ts';
+import { useJob, whereIn } from '../../state/job.ts';
 import { NoShaft } from '../Section/Section.tsx';
 import { BoltMapPanel } from './BoltMapPanel.tsx';
 import { History, InspectDialog, type InspectSubject } from './Inspect.tsx';
@@ -18,13 +18,13 @@ import { StripLines, wayWords } from './StripLines.tsx';
 
 /** As it came apart: what came off, in order, which way round, and with what. Written once; it goes back in reverse. */
 export default function StripLog(): JSX.Element {
-  const { state, facts, shaft } = useJob();
+  const open = useJob();
+  const { state, facts, box } = open;
   const { send } = useCommand();
   const [chosen, setChosen] = useState<string | null>(null);
   const [mending, setMending] = useState<StripLine | null>(null);
   const [isBack, setIsBack] = useState(false);
   const [inspected, setInspected] = useState<InspectSubject | null>(null);
-  const box = shaft?.assembly ?? state.assemblies[0] ?? null;
   const lines = useMemo(() => (box ? stripLog(facts, box.id) : []), [facts, box]);
   if (!box) return <NoShaft jobId={state.job.id} />;
   const looked = new Map(inspectedParts(facts).map((each) => [each.key, each.last]));
@@ -77,7 +77,7 @@ export default function StripLog(): JSX.Element {
             <p className="no-print m-0 mt-2 flex gap-3">
               <Secondary onClick={() => window.print()}>Print the log</Secondary>
               <Link
-                to={`/jobs/${state.job.id}/labels?shaft=${shaft?.shaft.id ?? ''}`}
+                to={`/jobs/${state.job.id}/labels${whereIn(open)}`}
                 className="inline-flex min-h-12 items-center border border-edge bg-sheet px-4 no-underline"
               >
                 Bag labels

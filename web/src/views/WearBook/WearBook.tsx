@@ -1,11 +1,11 @@
 import { FEATURES, type MarkKind } from '@elder-cog/core';
-import { type FeatureState, type ShaftState } from '@elder-cog/derive';
+import { type FeatureState } from '@elder-cog/derive';
 import { useCallback, useMemo, useState, type JSX } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useKeys } from '../../app/keyboard.ts';
 import { Chip, Quiet } from '../../kit/controls.tsx';
 import { download } from '../../kit/download.ts';
-import { useJob } from '../../state/job.ts';
+import { bookOf, useJob, whereIn, type Book } from '../../state/job.ts';
 import { rowsToCsv } from '../../state/rowsCsv.ts';
 import { NoShaft } from '../Section/Section.tsx';
 import { AddRow } from './AddRow.tsx';
@@ -20,10 +20,10 @@ import { RowsIn } from './RowsIn.tsx';
 const OUT: ReadonlySet<MarkKind> = new Set(['loose', 'tight', 'cannotTell']);
 
 /** Pairs with their two rows, and everything else by itself, in the order they were put down. */
-function groupsOf(shaft: ShaftState): RowGroup[] {
-  const paired = new Map(shaft.pairs.flatMap((pair) => [pair.bore, pair.journal].flatMap((f) => (f ? [[f.station.id, pair] as const] : []))));
+function groupsOf(book: Book): RowGroup[] {
+  const paired = new Map(book.pairs.flatMap((pair) => [pair.bore, pair.journal].flatMap((f) => (f ? [[f.station.id, pair] as const] : []))));
   const seen = new Set<string>();
-  return [...shaft.features]
+  return [...book.features]
     .sort((a, b) => a.station.position - b.station.position)
     .flatMap((feature): RowGroup[] => {
       const pair = paired.get(feature.station.id) ?? null;
@@ -55,14 +55,16 @@ const countWords = (groups: readonly RowGroup[]): string => {
 
 /** By part: one kind of row for anything measured, its verdict and decision, and what is measured next at the foot. */
 export default function WearBook(): JSX.Element {
-  const { state, shaft } = useJob();
+  const open = useJob();
+  const { state } = open;
+  const book = useMemo(() => bookOf(open), [open]);
   const [search] = useSearchParams();
   const [chosen, setChosen] = useState<string | null>(search.get('row'));
   const [task, setTask] = useState<'add' | 'csv' | null>(null);
   const [find, setFind] = useState('');
   const [only, setOnly] = useState<'all' | 'out' | 'open'>('all');
   const [inspected, setInspected] = useState<InspectSubject | null>(null);
-  const all = useMemo(() => (shaft ? groupsOf(shaft) : []), [shaft]);
+  const all = useMemo(() => (book ? groupsOf(book) : []), [book]);
   const groups = useMemo(() => all.filter((g) => shows(g, find, only)), [all, find, only]);
   const rows = useMemo(() => groups.flatMap((g) => g.rows), [groups]);
   // the strip writes to the row that is chosen, and to no other: until one is, the first that is not measured, then the worst
@@ -86,7 +88,7 @@ export default function WearBook(): JSX.Element {
     (feature: FeatureState) => setInspected({ part: feature.station.name, stationId: feature.station.id, type: FEATURES[feature.kind].part }),
     [],
   );
-  if (!shaft) return <NoShaft jobId={state.job.id} />;
+  if (!book) return <NoShaft jobId={state.job.id} />;
   const group = groups.find((g) => g.rows.some((f) => f === current)) ?? null;
   const mate = groups.find((g) => g.rows.some((f) => f === current))?.rows.find((f) => f !== current)?.now ?? null;
   return (
@@ -96,10 +98,8 @@ export default function WearBook(): JSX.Element {
         says={all.length === 0 ? undefined : countWords(all)}
         more={
           <>
-            <Quiet onClick={() => download(`${shaft.shaft.name}-wear.csv`, rowsToCsv(all.flatMap((g) => g.rows)), 'text/csv')}>
-              as a spreadsheet
-            </Quiet>
-            <Link to={`/jobs/${state.job.id}/sheet?shaft=${shaft.shaft.id}`} className="inline-flex min-h-12 items-center text-blue">
+            <Quiet onClick={() => download(`${book.name}-wear.csv`, rowsToCsv(all.flatMap((g) => g.rows)), 'text/csv')}>as a spreadsheet</Quiet>
+            <Link to={`/jobs/${state.job.id}/sheet${whereIn(open)}`} className="inline-flex min-h-12 items-center text-blue">
               measuring sheet ▸
             </Link>
           </>
@@ -108,7 +108,9 @@ export default function WearBook(): JSX.Element {
       <div className="grid flex-1 grid-cols-[minmax(0,1fr)_404px] max-lg:grid-cols-1">
         <div className="flex min-w-0 flex-col">
           <div className="no-print flex flex-wrap items-center justify-between gap-x-3 border-b-2 border-ink px-4 py-1">
-            <h1 className="sr-only">By part, {shaft.shaft.name}</h1>
+            <h1 className="sr-only">
+              By part, <span translate="no">{book.name}</span>
+            </h1>
             <div className="flex flex-wrap items-center gap-x-3">
               {all.length > 6 && (
                 <>
@@ -142,11 +144,11 @@ export default function WearBook(): JSX.Element {
             <>
               {all.length === 0 && (
                 <p className="m-0 px-4 pt-3">
-                  Nothing is measured on this shaft yet. Add a bush and the journal that runs in it, a washer, a spring, or paste a page.
+                  Nothing is measured here yet. Add a bush and the journal that runs in it, a washer, a spring, or paste a page.
                 </p>
               )}
               <AddRow
-                shaft={shaft}
+                book={book}
                 asked={task === 'add'}
                 onDone={(id) => {
                   setTask(null);
@@ -156,7 +158,7 @@ export default function WearBook(): JSX.Element {
               />
             </>
           )}
-          {task === 'csv' && <RowsIn shaft={shaft} onDone={() => setTask(null)} />}
+          {task === 'csv' && <RowsIn book={book} onDone={() => setTask(null)} />}
           {all.length > 0 && groups.length === 0 && <p className="px-4">Nothing here is called that. {all.length} rows are hidden.</p>}
           {groups.length > 0 && <PartRows groups={groups} chosen={current?.station.id ?? null} onChoose={setChosen} onDecide={decide} />}
           <div className="flex-1" />
