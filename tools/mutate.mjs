@@ -12,7 +12,16 @@ import { install, root } from './setup.mjs';
 
 const FOLDERS = ['stack', 'shim', 'reading', 'quantity', 'wear', 'fit'];
 /** Typed data with its source at the top: nothing is reckoned in them. */
-const TABLES = ['iso286Tables.ts', 'drillSizes.ts', 'wireGauge.ts', 'specPage.fixture.ts', 'index.ts'];
+const TABLES = [
+  'iso286Tables.ts',
+  'drillSizes.ts',
+  'wireGauge.ts',
+  'specPage.fixture.ts',
+  'featureKinds.ts',
+  'looks.ts',
+  'instruments.ts',
+  'index.ts',
+];
 const LEFT_AS_THEY_ARE = ['StringLiteral'];
 /** Mutants looked at in a folder: as many, or all where there are fewer. */
 const MOST = 300;

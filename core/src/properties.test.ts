@@ -16,8 +16,6 @@ import {
   packWindow,
   parseLength,
   parseLimits,
-  parsePack,
-  parseLeaves,
   readEntry,
   readQuantity,
   readQuantityLimits,
@@ -36,7 +34,6 @@ import {
   mm,
   toBase,
   toLength,
-  tryEntry,
   UNITS,
   thou,
   verdict,
@@ -77,8 +74,6 @@ describe('whatever the figures', () => {
       fc.property(text, (entry) => {
         own(() => parseLength(entry, 'mm'));
         own(() => parseLimits(entry, 'thou'));
-        own(() => parsePack(entry, 'thou'));
-        own(() => parseLeaves(entry, 'thou'));
         own(() => readEntry(entry, INSTRUMENTS.dialThou));
         own(() => readEntry(entry, INSTRUMENTS.micMm));
         own(() => readEntry(entry, INSTRUMENTS.feelersThou));
@@ -86,7 +81,6 @@ describe('whatever the figures', () => {
         own(() => readQuantity(entry));
         own(() => readQuantityLimits(entry));
         own(() => readSpecLine(entry));
-        own(() => tryEntry(entry, INSTRUMENTS.dialThou));
       }),
       { numRuns: 2_000 },
     );

@@ -128,3 +128,84 @@ describe('a rolling bearing’s ring', () => {
     expect(bearingSeat(mm(62), 'H7')).toMatchObject({ least: um(0), greatest: um(43) });
   });
 });
+
+describe('a bearing’s ring, step by step', () => {
+  // ISO 492, normal class, from memory: the step a size falls in, its upper end belonging to it, µm below nominal
+  it.each([
+    [
+      'bore',
+      [
+        [3, 8],
+        [10, 8],
+        [18, 8],
+        [18.1, 10],
+        [30, 10],
+        [30.1, 12],
+        [50, 12],
+        [50.1, 15],
+        [80, 15],
+        [80.1, 20],
+        [120, 20],
+        [120.1, 25],
+        [180, 25],
+        [180.1, 30],
+        [250, 30],
+      ],
+    ],
+    [
+      'outside',
+      [
+        [3, 8],
+        [18, 8],
+        [18.1, 9],
+        [30, 9],
+        [30.1, 11],
+        [50, 11],
+        [50.1, 13],
+        [80, 13],
+        [80.1, 15],
+        [120, 15],
+        [120.1, 18],
+        [150, 18],
+        [150.1, 25],
+        [180, 25],
+        [180.1, 30],
+        [250, 30],
+      ],
+    ],
+  ] as const)('of the %s', (ring, steps) => {
+    for (const [size, below] of steps) expect([size, ...inUm(bearingRing({ diameter: mm(size), ring }))]).toEqual([size, 0, -below]);
+    for (const outside of [2.99, 250.1]) expect(() => bearingRing({ diameter: mm(outside), ring })).toThrow('outside the table');
+  });
+});
+
+describe('how a class or a fit is written', () => {
+  it('may have spaces about it, and nothing else', () => {
+    expect(inUm(isoLimits(mm(25), ' H 7 '))).toEqual([21, 0]);
+    expect(isoFit(mm(25), ' H7 / f7 ').least).toBe(um(20));
+    for (const wrong of ['xyH7', '7H7', 'H7x', 'H7 f', '', 'H']) expect(() => isoLimits(mm(25), wrong)).toThrow('tolerance class');
+    for (const wrong of ['f7/H7', '1H7/f7', 'H7/1f7', 'H7/f7/g6', 'H7']) expect(() => isoFit(mm(25), wrong)).toThrow('not a fit');
+  });
+  it('is held from 5 to 11, and J from 6 to 8', () => {
+    for (const grade of [4, 12]) expect(() => isoLimits(mm(25), `H${grade}`)).toThrow('5 to 11');
+    for (const grade of [5, 11]) expect(() => isoLimits(mm(25), `H${grade}`)).not.toThrow();
+    for (const grade of [5, 9]) expect(() => isoLimits(mm(25), `J${grade}`)).toThrow('6 to 8');
+    for (const grade of [6, 8]) expect(() => isoLimits(mm(25), `J${grade}`)).not.toThrow();
+  });
+  it('of a seat is a hole for the outside and a shaft for the bore, spaces or none', () => {
+    // outside 62 is 0 / −13 (ISO 492), H7 at 62 is +30 / 0: least 0, greatest 43
+    for (const name of ['H7', ' H7']) expect([bearingSeat(mm(62), name).least, bearingSeat(mm(62), name).greatest]).toEqual([0, um(43)]);
+    // bore 30 is 0 / −10, k6 at 30 is +15 / +2: least −25, greatest −2
+    for (const name of ['k6', ' k6']) expect([bearingSeat(mm(30), name).least, bearingSeat(mm(30), name).greatest]).toEqual([um(-25), um(-2)]);
+  });
+  it('shows the four sizes it comes to', () =>
+    expect(isoFitSum(mm(25), 'H7/f7').map((l) => [l.label, l.expression, l.value])).toEqual([
+      ['hole', 'H7', mm(25)],
+      ['to', '', mm(25.021)],
+      ['shaft', 'f7', mm(24.959)],
+      ['to', '', mm(24.98)],
+      ['least clearance', 'smallest hole − largest shaft', um(20)],
+      ['greatest clearance', 'largest hole − smallest shaft', um(62)],
+    ]));
+  it('of a hole that starts above nominal counts from there', () => expect(isoFitSum(mm(25), 'F8/h6')[0]?.value).toBe(mm(25.02)));
+});

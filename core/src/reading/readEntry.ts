@@ -1,4 +1,4 @@
-import { ReckoningError, refuse } from '../errors.ts';
+import { refuse } from '../errors.ts';
 import {
   describeLength,
   fromLength,
@@ -180,20 +180,3 @@ function readList(clean: string, instrument: Instrument): Parsed {
 /** A bare number on a dial is divisions. */
 const inDivisions = (length: Length, clean: string, { unit, divisions, resolution }: Instrument): Length =>
   divisions === undefined || unitIn(clean) !== undefined ? length : nanometres((length / NM_PER[unit]) * resolution);
-
-/** As {@link readEntry}, with the refusal as data: for saying beside a field what was wrong while it is typed. */
-export function tryEntry(
-  text: string,
-  instrument: Instrument,
-): { readonly read: EntryRead } | { readonly refusal: { code: string; message: string; choices?: readonly string[] } } {
-  try {
-    return { read: readEntry(text, instrument) };
-  } catch (error) {
-    if (error instanceof ReckoningError) {
-      const comma =
-        error.code === 'ambiguousComma' ? { choices: [text.replace(/(\d),(\d{3})/g, '$1.$2'), text.replace(/(\d),(\d{3})/g, '$1$2')] } : {};
-      return { refusal: { code: error.code, message: error.message, ...comma } };
-    }
-    throw error;
-  }
-}

@@ -18,7 +18,6 @@ import {
   repeats,
   repeatsSum,
   studentCdf,
-  tryEntry,
   verdict,
   type Instrument,
 } from './index.ts';
@@ -291,9 +290,6 @@ describe('an entry', () => {
     ['0.20', FEELERS.unit === 'thou' ? { ...FEELERS, unit: 'mm', resolution: mm(0.05) } : FEELERS],
     ['.5002', MIC],
   ] as [string, Instrument][])('never asks about %s', (text, instrument) => expect(readEntry(text, instrument).choices).toBeUndefined());
-  it('offers both readings of a comma', () => {
-    expect(tryEntry('1,125', MIC)).toMatchObject({ refusal: { code: 'ambiguousComma', choices: ['1.125', '1125'] } });
-  });
   it('counts divisions, whatever one division is', () => {
     const metric: Instrument = { ...DIAL, unit: 'mm', resolution: mm(0.01) };
     expect(readEntry('88>12', metric).reading.value).toBe(mm(0.24));
@@ -325,7 +321,6 @@ describe('an entry', () => {
     ['goes', 'notAReading'],
   ])('refuses “%s”', (text, expected) => expect(code(() => readEntry(text, DIAL))).toBe(expected));
   it('has no hand to read on a micrometer', () => expect(code(() => readEntry('88>12', MIC))).toBe('noDial'));
-  it('gives its refusal as data for the field', () => expect(tryEntry('banana', DIAL)).toMatchObject({ refusal: { code: 'notAReading' } }));
 });
 
 describe('the sums of single readings', () => {
@@ -376,4 +371,77 @@ describe('thirty ordinary entries', () => {
   ] as [string, Instrument, Length][])('%s is understood', (text, instrument, value) =>
     expect(readEntry(text, instrument).reading).toMatchObject({ kind: 'estimate', value }),
   );
+});
+
+describe('the sums, line by line', () => {
+  const on = { divisions: 100, division: thou(1) };
+  const moved = (more: object) =>
+    dialTravelSum({ from: 88, to: 12, direction: 'clockwise', ...on, ...more }).map((l) => `${l.label}: ${l.expression}`);
+  it('of a dial tell its whole turns, and its angle where it is off square', () => {
+    expect(moved({})).toEqual(['hand moved: 88 → 12 clockwise = 24 divisions']);
+    expect(moved({ revolutions: 1 })).toEqual(['hand moved: 88 → 12 clockwise + 1 turn = 124 divisions']);
+    expect(moved({ revolutions: 2 })).toEqual(['hand moved: 88 → 12 clockwise + 2 turns = 224 divisions']);
+    expect(moved({ stemAngle: 10 })[1]).toBe('corrected for angle: × cos 10° ÷ cos 0°');
+    expect(moved({ faceAngle: 10 })[1]).toBe('corrected for angle: × cos -10° ÷ cos 10°');
+  });
+  it('of feelers say where blades were stacked, on either side', () => {
+    const of = (goes: readonly number[], stops: readonly number[]) =>
+      feelerBracketSum({ goes: goes.map((t) => thou(t)), stops: stops.map((t) => thou(t)) }).map((l) => l.expression);
+    expect(of([9], [10])).toEqual(['', '', '(goes + stops) ÷ 2']);
+    expect(of([4, 5], [10])).toEqual(['Σ', '', '(goes + stops) ÷ 2']);
+    expect(of([9], [5, 5])).toEqual(['', 'Σ', '(goes + stops) ÷ 2']);
+  });
+  it('of feelers say nothing to try next where both sides were found', () => {
+    expect(nextFeeler({ goes: thou(9), stops: thou(10) })).toBeUndefined();
+    expect(nextFeeler({})).toBeUndefined();
+  });
+});
+
+describe('a dial that comes back', () => {
+  it('is off by the short way round, either way, and half a turn is half a turn', () => {
+    const drift = (from: number, back: number): number => dialReturn({ from, back, divisions: 100, division: thou(1) }).drift / 25_400;
+    expect([drift(88, 90), drift(90, 88), drift(99, 1), drift(1, 99), drift(10, 10), drift(10, 59)]).toEqual([2, -2, 2, -2, 0, 49]);
+  });
+});
+
+describe('readings in numbers', () => {
+  const options = { resolution: thou(0.1), calibrationU: 0, priorS: thou(0.1) };
+  it('over thirty question one as far off as twenty would', () => {
+    const many = [...Array.from({ length: 30 }, (_, i) => thou(24 + (i % 2) * 0.1)), thou(25)];
+    expect(repeats(many, options).outliers).toEqual([30]);
+    expect(repeats(many.slice(0, 30), options).outliers).toEqual([]);
+  });
+  it('of four or fewer question none, however far apart', () => {
+    expect(
+      repeats(
+        [24, 24, 24, 240].map((t) => thou(t)),
+        options,
+      ).outliers,
+    ).toEqual([]);
+    expect(
+      repeats(
+        [24, 24, 24, 24, 240].map((t) => thou(t)),
+        options,
+      ).outliers,
+    ).toEqual([4]);
+  });
+  it('of two have the spread of two', () => {
+    // pooled with five of 0.1: s² = (5·0.01 + 0.5)/6 for 24 and 25; u² = s²/2 + 0.1²/12
+    const { u } = repeats([thou(24), thou(25)], options);
+    expect(u / 25_400).toBeCloseTo(Math.sqrt((0.05 + 0.5) / 6 / 2 + 0.01 / 12), 6);
+  });
+});
+
+describe('Student’s t, at its ends', () => {
+  it('is all of it or none far out, and even in the middle, for few degrees of freedom too', () => {
+    expect(studentCdf(0, 1)).toBeCloseTo(0.5, 12);
+    expect(studentCdf(1e9, 3)).toBeCloseTo(1, 9);
+    expect(studentCdf(-1e9, 3)).toBeCloseTo(0, 9);
+    // the Cauchy law: ½ + atan(t)/π
+    for (const t of [-3, -1, 0.2, 1, 5]) expect(studentCdf(t, 1)).toBeCloseTo(0.5 + Math.atan(t) / Math.PI, 10);
+    for (const dof of [40, 400, 4_000]) expect(studentCdf(1.3, dof)).toBeCloseTo(jStat.studentt.cdf(1.3, dof), 7);
+  });
+  it('has k of 2 where nothing is known, and the first row’s for less than one', () => {
+    expect([coverageFactor(), coverageFactor(Infinity), coverageFactor(1), coverageFactor(0.5)]).toEqual([2, 2, 13.97, 13.97]);
+  });
 });

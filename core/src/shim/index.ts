@@ -1,6 +1,5 @@
 export * from './fabricateShim.ts';
 export * from './leavesTotal.ts';
 export * from './madeSize.ts';
-export * from './parseLeaves.ts';
 export * from './reachableTotals.ts';
 export * from './searchPacks.ts';

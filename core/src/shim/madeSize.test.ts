@@ -25,4 +25,16 @@ describe('a size to make', () => {
         },
       ),
     ));
+  it('is round where that keeps three quarters of the tolerance just so, and not where it keeps less', () => {
+    // 8 to 12 about 10.1: 1.9 either way, and 10 keeps all of 2.0; 9.8 to 10.4 about 10.1: 0.3, and 10 keeps 0.2
+    expect(madeSize({ min: thou(8), max: thou(12), ideal: thou(10.1) }, 'thou').size).toBe(thou(10));
+    expect(madeSize({ min: thou(9.8), max: thou(10.4), ideal: thou(10.1) }, 'thou').size).toBe(thou(10.1));
+    // 9.4 to 11 about 10.2: 0.8, and 10 keeps 0.6, three quarters
+    expect(madeSize({ min: thou(9.4), max: thou(11), ideal: thou(10.2) }, 'thou').size).toBe(thou(10));
+    expect(madeSize({ min: thou(9.42), max: thou(11), ideal: thou(10.2) }, 'thou').size).toBe(thou(10.2));
+  });
+  it('of a window of no width is that figure, and where no step lies in it as near as can be', () => {
+    expect(madeSize({ min: thou(10), max: thou(10), ideal: thou(10) }, 'thou')).toEqual({ size: thou(10), either: 0 });
+    expect(madeSize({ min: thou(10.33), max: thou(10.33), ideal: thou(10.33) }, 'thou')).toEqual({ size: thou(10.33), either: 0 });
+  });
 });

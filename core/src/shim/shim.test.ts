@@ -4,8 +4,6 @@ import {
   fabricateShim,
   fabricateShimSum,
   leafThatFillsMost,
-  parseLeaves,
-  parsePack,
   reachableTotals,
   searchPacks,
   searchPacksSum,
@@ -112,9 +110,9 @@ describe('packs from the drawer', () => {
     go(0, maxLeaves, 0);
     return best;
   }
+  const seeded = (seed: number) => (): number => (seed = (seed * 1_103_515_245 + 12_345) % 2_147_483_648) / 2_147_483_648;
   it('are as near as trying every pack there is, in forty small drawers', () => {
-    let seed = 7;
-    const random = (): number => (seed = (seed * 1_103_515_245 + 12_345) % 2_147_483_648) / 2_147_483_648;
+    const random = seeded(7);
     for (let trial = 0; trial < 40; trial++) {
       const drawer = Array.from({ length: 9 }, () => ({
         thickness: nanometres(50_000 + Math.floor(random() * 5_000) * 100),
@@ -124,6 +122,86 @@ describe('packs from the drawer', () => {
       const { packs } = searchPacks(drawer, { min: nanometres(0), max: nanometres(10_000_000), target, maxLeaves: 5, keep: 1 });
       expect(Math.abs(packs[0]?.error ?? NaN)).toBe(bruteForce(drawer, target, 5));
     }
+  });
+
+  /** Every pack that lands, in the order that is wanted: nearest, fewest leaves, thickest leaf thicker, thicker, then by its leaves from the thickest. */
+  function inOrder(drawer: readonly DrawerLeaf[], { min, max, target, maxLeaves }: PackSearch): number[][] {
+    const found: number[][] = [];
+    const go = (i: number, held: readonly number[]): void => {
+      const leaf = drawer[i];
+      if (!leaf) {
+        const total = held.reduce((sum, t) => sum + t, 0);
+        if (total >= min && total <= max) found.push([...held].sort((a, b) => b - a));
+        return;
+      }
+      for (let n = 0; n <= Math.min(maxLeaves - held.length, leaf.quantity); n++) go(i + 1, [...held, ...Array<number>(n).fill(leaf.thickness)]);
+    };
+    go(0, []);
+    const total = (held: readonly number[]): number => held.reduce((sum, t) => sum + t, 0);
+    return found.sort(
+      (a, b) =>
+        Math.abs(total(a) - target) - Math.abs(total(b) - target) ||
+        a.length - b.length ||
+        (b[0] ?? 0) - (a[0] ?? 0) ||
+        total(b) - total(a) ||
+        a.reduce<number>((order, t, i) => order || (b[i] ?? 0) - t, 0),
+    );
+  }
+  // thicknesses in few even steps, so that many packs tie
+  it('stand in the order of trying every pack there is, ties and all, in sixty drawers', () => {
+    const random = seeded(11);
+    for (let trial = 0; trial < 60; trial++) {
+      const thicknesses = new Set(Array.from({ length: 5 }, () => 1 + Math.floor(random() * 9)));
+      const drawer = [...thicknesses].map((t) => ({ thickness: thou(t), quantity: 1 + Math.floor(random() * 4) }));
+      const target = 6 + Math.floor(random() * 20);
+      const wide = Math.floor(random() * 4);
+      const ask = question(target - wide, target + wide, target, { maxLeaves: 1 + Math.floor(random() * 6), keep: 1 + Math.floor(random() * 8) });
+      const found = searchPacks(drawer, ask).packs.map((p) => p.leaves.flatMap((l) => Array<number>(l.count).fill(l.thickness)));
+      expect({ trial, found }).toEqual({ trial, found: inOrder(drawer, ask).slice(0, ask.keep) });
+    }
+  });
+  it('come sure ones first, and then the rest, each in that order and none twice', () => {
+    const random = seeded(5);
+    for (let trial = 0; trial < 40; trial++) {
+      const drawer = [1, 2, 3, 5, 8].map((t) => ({ thickness: thou(t), quantity: 1 + Math.floor(random() * 3) }));
+      const target = 8 + Math.floor(random() * 9);
+      const sure = { min: thou(target - 1), max: thou(target + 1) };
+      const ask = question(target - 3, target + 3, target, { sure, maxLeaves: 4, keep: 6 });
+      const found = searchPacks(drawer, ask).packs.map((p) => p.leaves.flatMap((l) => Array<number>(l.count).fill(l.thickness)));
+      const all = inOrder(drawer, ask);
+      const isSure = (held: readonly number[]): boolean => Math.abs(held.reduce((sum, t) => sum + t, 0) - thou(target)) <= thou(1);
+      expect({ trial, found }).toEqual({ trial, found: [...all.filter(isSure), ...all.filter((held) => !isSure(held))].slice(0, 6) });
+    }
+  });
+  it('may be of one leaf, of six, and never of none', () => {
+    expect(totals(searchPacks(one(5, 6), question(5, 12, 11, { maxLeaves: 1 })).packs)).toEqual([6, 5]);
+    expect(totals(searchPacks([{ thickness: thou(2), quantity: 9 }], question(12, 12, 12)).packs)).toEqual([12]);
+    expect(code(() => searchPacks(one(5), question(9, 12, 10, { maxLeaves: 0 })))).toBe('tooManyLeaves');
+    expect(searchPacks([{ thickness: thou(5), quantity: 0 }], question(4, 6, 5)).packs).toEqual([]);
+  });
+  it('where none lands say what is nearest, unless that is nothing at all, and the leaf to make, unless it would tear', () => {
+    expect(searchPacks(one(20), question(9, 12, 10.5))).not.toHaveProperty('below');
+    expect(searchPacks(one(2), question(9, 12, 10.5))).not.toHaveProperty('above');
+    // 50 µm is the thinnest that is made: just that is offered, and nothing thinner
+    const thin = (target: Length) =>
+      searchPacks([{ thickness: mm(5), quantity: 1 }], { min: target, max: target, target, maxLeaves: 2, keep: 1 }).missing;
+    expect(thin(mm(0.05))).toEqual({ thickness: mm(0.05), with: [] });
+    expect(thin(mm(0.049))).toBeUndefined();
+  });
+  it('in their sum name a leaf that is there more than once by how often', () =>
+    expect(searchPacksSum([{ thickness: thou(5), quantity: 2 }, ...one(2)], question(12, 12, 12)).map((l) => [l.expression, l.value])).toEqual([
+      ['2 ×', thou(5)],
+      ['', thou(2)],
+      ['Σ', thou(12)],
+      ['total − target', 0],
+    ]));
+  it('by totals are within the tolerance either side, and no farther', () => {
+    const made = (tolerance: number) =>
+      reachableTotals(one(3), { from: thou(1), to: thou(6), step: thou(1), tolerance: thou(tolerance), maxLeaves: 1 })
+        .filter((r) => r.pack)
+        .map((r) => r.total / 25_400);
+    expect(made(0)).toEqual([3]);
+    expect(made(1)).toEqual([2, 3, 4]);
   });
 });
 
@@ -158,46 +236,29 @@ describe('a shim made', () => {
     ).toBe('noStock');
     expect(code(() => fabricateShim({ window: { min: thou(4), max: thou(3), ideal: thou(3.5) }, stock: [] }))).toBe('badWindow');
   });
-});
-
-describe('a line of leaves', () => {
-  it('4×3 2×5 thou, 0.20×2 mm is three lots', () => {
-    expect(parseLeaves('4×3 2×5 thou, 0.20×2 mm', 'thou').map(({ thickness, quantity, unit }) => [thickness, quantity, unit])).toEqual([
-      [thou(4), 3, 'thou'],
-      [thou(2), 5, 'thou'],
-      [mm(0.2), 2, 'mm'],
-    ]);
+  it('takes an ideal at either end of its window, and refuses one outside, or a window of nothing', () => {
+    const plan = (min: number, ideal: number, max: number) => () =>
+      fabricateShim({ window: { min: thou(min), ideal: thou(ideal), max: thou(max) }, stock: [{ thickness: thou(30) }] });
+    expect(plan(24, 24, 27)()).toEqual({ from: thou(30), takeOff: thou(6), tolerance: 0 });
+    expect(plan(24, 27, 27)()).toEqual({ from: thou(30), takeOff: thou(3), tolerance: 0 });
+    for (const wrong of [plan(24, 23, 27), plan(24, 28, 27), plan(-3, -1, 0), plan(0, 0, 0)]) expect(code(wrong)).toBe('badWindow');
   });
-  it('takes x or * for times, a half, a lone leaf, and says when a bare 0.10 was taken for mm', () => {
-    expect(parseLeaves('2x1 5 * 2 10½', 'thou').map((l) => [l.thickness, l.quantity])).toEqual([
-      [thou(2), 1],
-      [thou(5), 2],
-      [thou(10.5), 1],
-    ]);
-    expect(parseLeaves('2×1 5×2 thou, 0.10×2', 'thou')[2]).toMatchObject({ thickness: mm(0.1), quantity: 2, guessed: true, unit: 'mm' });
+  it('is lapped from the next stock up, never from what would do as it is', () =>
+    expect(
+      fabricateShim({ window: { min: thou(24), max: thou(27), ideal: thou(25) }, stock: [{ thickness: thou(50) }, { thickness: thou(28) }] }),
+    ).toEqual({ from: thou(28), takeOff: thou(3), tolerance: thou(1) }));
+  it('with nothing thick enough says how thick the thickest is, and nothing of it where there is none', () => {
+    const told = (stock: readonly { thickness: Length; quantity: number }[]): string => {
+      try {
+        fabricateShim({ window: { min: thou(24), max: thou(27), ideal: thou(25) }, stock });
+        return '';
+      } catch (error) {
+        return (error as Error).message;
+      }
+    };
+    expect(told([2, 5, 4].map((t) => ({ thickness: thou(t), quantity: 1 })))).toContain('(the thickest is 5.0 thou)');
+    expect(told([])).toBe('Nothing in stock is as thick as 25.0 thou: buy thicker, or combine it with a leaf.');
   });
-  it.each([
-    ['', 'empty'],
-    ['4×0', 'badCount'],
-    ['4×1.5', 'badCount'],
-    ['fish', 'notALot'],
-    ['4×3×2', 'notLeaves'],
-    ['0×3', 'badLeaf'],
-  ])('refuses “%s”', (text, expected) => {
-    const got = code(() => parseLeaves(text, 'thou'));
-    expect(expected === 'notALot' ? ['notLeaves', 'notANumber'] : [expected]).toContain(got);
-  });
-});
-
-describe('a pack as it is said', () => {
-  it('20+8, 10½, 0.20 + 6 thou, none', () => {
-    expect(parsePack('20+8', 'thou').map((l) => l.thickness)).toEqual([thou(20), thou(8)]);
-    expect(parsePack('10½', 'thou').map((l) => l.thickness)).toEqual([thou(10.5)]);
-    expect(parsePack('0.20 mm + 6 thou', 'thou').map((l) => l.thickness)).toEqual([mm(0.2), thou(6)]);
-    expect(parsePack('0.50+3+3', 'thou').map((l) => l.thickness)).toEqual([mm(0.5), thou(3), thou(3)]);
-    expect(parsePack('none', 'thou')).toEqual([]);
-  });
-  it('is never less than nothing', () => expect(code(() => parsePack('-3', 'thou'))).toBe('negativePack'));
 });
 
 describe('the one leaf that would fill most', () => {

@@ -72,7 +72,7 @@ export function sensesFromTrials(before: Trial, after: Trial, { drawn, u = 0 }: 
   const gapMoved = after.gap - before.gap;
   if (packMoved === 0) refuse('samePack', 'Both trials had the same pack: change it, and read again.');
   const factor = gapMoved / packMoved;
-  if (Math.abs(gapMoved) <= 2 * u || gapMoved === 0) return { sense: null, factor };
+  if (Math.abs(gapMoved) <= 2 * u) return { sense: null, factor };
   const sense: Sense = factor > 0 ? 1 : -1;
   if (drawn === undefined || drawn === sense) return { sense, factor };
   const says = { 1: 'more', [-1]: 'less', 0: 'no change' } as const;

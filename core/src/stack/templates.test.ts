@@ -158,3 +158,79 @@ describe('every ready shaft', () => {
     expect(senseOnPath(graph, 'gasket', 'float')).toBe(1);
   });
 });
+
+describe('what a ready shaft asks about and can change', () => {
+  it.each([
+    ['taperPair', true, ['Pack under the cover', 'Cover bolts', 'Gasket', 'Bearings']],
+    ['taperPair', false, ['Pack under the cover', 'Cover bolts', 'Bearings']],
+  ] as const)('%s, with a gasket: %s', (template, gasket, names) => {
+    const { slots } = shaftTemplate(template, 'underCover', { gasket });
+    expect(slots.map((s) => s.name)).toEqual(names);
+    expect(slots[0]).toEqual({ role: 'pack', name: 'Pack under the cover', kind: 'adjuster', part: 'pack', place: 'underCover' });
+    expect(slots.find((s) => s.name === 'Gasket')).toEqual(
+      gasket ? { role: 'cover.gasket', name: 'Gasket', kind: 'gasket', part: 'gasket' } : undefined,
+    );
+  });
+  it('has one pack in its place, and bolts, whichever shaft it is', () => {
+    for (const { template, place } of EVERY) {
+      const { slots, parts, lengths } = shaftTemplate(template, place);
+      const packs = slots.filter((s) => s.kind === 'adjuster');
+      expect([template, place, packs.length, packs[0]?.place, packs[0]?.part]).toEqual([template, place, 1, place, 'pack']);
+      expect(parts.filter((p) => p.role === 'pack')).toHaveLength(1);
+      expect(lengths.filter((l) => l.part === 'pack')).toMatchObject([{ from: 'pack.in', to: 'pack.out' }]);
+      // every length lies between faces that some part has
+      const faces = new Set(parts.flatMap((p) => p.faces));
+      for (const part of parts) expect(part.faces.length).toBeGreaterThan(0);
+      for (const l of lengths) expect([faces.has(l.from), faces.has(l.to)]).toEqual([true, true]);
+      expect(slots.some((s) => s.kind === 'fastening')).toBe(true);
+    }
+  });
+  it('says in a few words where the pack may be', () =>
+    expect(EVERY.map(({ template, place }) => `${template}: ${TEMPLATES[template].places.find((p) => p.place === place)?.says ?? ''}`)).toEqual([
+      'taperPair: under the cover',
+      'taperPair: behind a cup',
+      'taperPair: behind a cone',
+      'plainThrust: the thrust washer',
+      'plainThrust: under the end plate',
+      'gearOnBush: the thrust washer',
+      'gearOnBush: the bush, its length',
+    ]));
+});
+
+describe('a graph of faces', () => {
+  const graph: FaceGraph = {
+    parts: [
+      { id: 'a', name: 'A', kind: 'part', turned: false, faces: ['a.1', 'a.2'] },
+      { id: 'b', name: 'B', kind: 'part', turned: false, faces: ['b.1', 'b.2'] },
+      { id: 'c', name: 'C', kind: 'part', turned: false, faces: ['c.1', 'c.2'] },
+    ],
+    lengths: [
+      { id: 'a', part: 'a', name: 'A long', from: 'a.1', to: 'a.2', length: mm(10) },
+      { id: 'b', part: 'b', name: 'B long', from: 'b.1', to: 'b.2', length: mm(11) },
+      { id: 'c', part: 'c', name: 'C long', from: 'c.1', to: 'c.2', length: mm(2) },
+    ],
+    contacts: [
+      { id: 'left', a: 'a.1', b: 'b.1', kind: 'seated' },
+      { id: 'roll', a: 'a.2', b: 'c.1', kind: 'rolling', stand: mm(3) },
+      { id: 'right', a: 'c.2', b: 'b.2', kind: 'seated' },
+    ],
+  };
+  // by hand: 10 + 3 + 2 = 15 one way round, 11 the other
+  it('says both ways round, by the parts and stands that count, where they do not agree', () => {
+    const { contradictions } = facePositions(graph, 'a.1');
+    expect(contradictions).toHaveLength(1);
+    const [{ one, other, difference }] = contradictions as [(typeof contradictions)[number]];
+    expect([[...one].sort(), [...other].sort()].sort((x, y) => x.length - y.length)).toEqual([['B long'], ['A long', 'C long', 'bearing stand']]);
+    expect(Math.abs(difference)).toBe(mm(4));
+  });
+  it('does not walk through a length that is not known', () => {
+    const unknown = { ...graph, lengths: graph.lengths.map((l) => (l.id === 'b' ? { ...l, length: null } : l)) };
+    const { positions, contradictions } = facePositions(unknown, 'a.1');
+    expect(contradictions).toEqual([]);
+    expect(positions.get('b.2')).toBe(mm(15));
+    const apart = { ...unknown, contacts: unknown.contacts.filter((c) => c.id !== 'right') };
+    expect(facePositions(apart, 'a.1').positions.has('b.2')).toBe(false);
+  });
+  it('turned round, only the part that is turned is', () =>
+    expect(turnRound(turnRound(graph, 'b'), 'c').parts.map((p) => p.turned)).toEqual([false, true, true]));
+});

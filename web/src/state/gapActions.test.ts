@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import { change, withUnderstood, type FitLeaf } from '@elder-cog/contract';
-import { INSTRUMENTS, mm, parsePack, thou, understand, type EntryValues, type Meaning } from '@elder-cog/core';
+import { INSTRUMENTS, mm, thou, understand, type EntryValues, type Meaning } from '@elder-cog/core';
 import { derive, type ShaftState } from '@elder-cog/derive';
 import { Story } from '../../../derive/src/testing.ts';
-import { changeState, fitPack, keepReading, leavesFromSaid, setLimits, setMethod, stationChange, withdraw } from './gapActions.ts';
+import { changeState, fitPack, keepReading, leavesFromSaid, oneByOne, setLimits, setMethod, stationChange, withdraw } from './gapActions.ts';
 
 const shaftOf = (story: Story): ShaftState => derive(story.facts).shafts[0] as ShaftState;
 const stationOf = (shaft: ShaftState) => (shaft.gaps[0] as ShaftState['gaps'][number]).station;
@@ -86,12 +86,17 @@ describe('a pack as it was said', () => {
     { lotId: 'six', thickness: thou(6), quantity: 1 },
     { lotId: 'fifth', thickness: mm(0.2), quantity: 2 },
   ];
+  /** A pack as the field understands it. */
+  const said = (text: string): ReturnType<typeof oneByOne> => {
+    const read = understand(text, { field: 'pack', bare: 'thou' });
+    if (read.kind !== 'understood') throw new Error(text);
+    return oneByOne(read.value);
+  };
   const ids = (leaves: readonly FitLeaf[]): (string | null)[] => leaves.map((l) => l.lotId);
-  it('takes leaves from the lots there are', () =>
-    expect(ids(leavesFromSaid(parsePack('6 thou + 0.20 mm', 'thou'), lots))).toEqual(['six', 'fifth']));
+  it('takes leaves from the lots there are', () => expect(ids(leavesFromSaid(said('6 thou + 0.20 mm'), lots))).toEqual(['six', 'fifth']));
   it('takes no leaf twice: the second six was made, or was in the machine', () =>
-    expect(ids(leavesFromSaid(parsePack('6+6', 'thou'), lots))).toEqual(['six', null]));
+    expect(ids(leavesFromSaid(said('6+6'), lots))).toEqual(['six', null]));
   it('of a thickness nobody has is a leaf of no lot, kept as it was written', () =>
-    expect(leavesFromSaid(parsePack('10½', 'thou'), lots)).toMatchObject([{ lotId: null, thickness: thou(10.5), written: '10 1/2' }]));
-  it('of none is nothing', () => expect(leavesFromSaid(parsePack('none', 'thou'), lots)).toEqual([]));
+    expect(leavesFromSaid(said('10½'), lots)).toMatchObject([{ lotId: null, thickness: thou(10.5), written: '10 1/2' }]));
+  it('of none is nothing', () => expect(leavesFromSaid(said('none'), lots)).toEqual([]));
 });

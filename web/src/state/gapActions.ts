@@ -8,7 +8,7 @@ import {
   type Station,
   type Withdrawal,
 } from '@elder-cog/contract';
-import type { Instrument, LeafLine, Length, LengthUnit, Limits, Meaning, parsePack, ReadingEntry } from '@elder-cog/core';
+import type { Instrument, LeafLine, Length, LengthUnit, Limits, Meaning, ReadingEntry } from '@elder-cog/core';
 import type { BuildNow, ShaftState } from '@elder-cog/derive';
 import { newId, useSettings } from './settings.ts';
 
@@ -158,7 +158,8 @@ export const changeState = (shaft: ShaftState, slotId: string, state: string): C
 export const oneByOne = (pack: readonly LeafLine[]): SaidLeaf[] =>
   pack.flatMap(({ thickness, written, unit, count }) => Array.from({ length: count }, () => ({ thickness, written, unit })));
 
-type SaidLeaf = ReturnType<typeof parsePack>[number];
+/** One leaf as it was said. */
+type SaidLeaf = Omit<LeafLine, 'count'>;
 
 /** A pack as it was said, matched to lots on hand where there are such leaves; the rest are made, or were in the machine. */
 export function leavesFromSaid(

@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
-import { INSTRUMENTS, mm, parseLength, parsePack, readLimits, thou } from '@elder-cog/core';
+import { INSTRUMENTS, parseLength, thou } from '@elder-cog/core';
 import { derive, type GapState } from '@elder-cog/derive';
 import { Story } from '../../../derive/src/testing.ts';
 import { barState } from '../views/Section/barState.ts';
-import { bareUnit, inBoth, sizeInBoth, sizeLimitsInBoth, understood } from './understood.ts';
+import { bareUnit, inBoth, understood } from './understood.ts';
 
 const gapOf = (story: Story): GapState => derive(story.facts).shafts[0]?.gaps[0] as GapState;
 
@@ -11,7 +11,6 @@ describe('an entry', () => {
   it('understood is its value; not understood is one sentence', () => {
     expect(understood(() => parseLength('12 thou', 'mm'))).toBe(thou(12));
     expect(understood(() => parseLength('2 mm 3 thou', 'mm'))).toMatch(/^Two units in one entry/);
-    expect(understood(() => parsePack('-3', 'thou'))).toMatch(/less than nothing/);
   });
   it('never hides a fault of the program', () => {
     expect(() =>
@@ -37,15 +36,9 @@ describe('the unit of a bare number', () => {
 });
 
 describe('said back in both systems', () => {
-  it('a gap in thou and millimetres, a size in millimetres and inches', () => {
+  it('a gap in thou and millimetres', () => {
     expect(inBoth(thou(24))).toBe('24.0 thou · 0.610 mm');
     expect(inBoth(thou(-2))).toBe('−2.0 thou · −0.051 mm');
-    expect(sizeInBoth(mm(12.7))).toBe('12.700 mm · 0.5000 in');
-  });
-  it('limits of a size, whichever there are', () => {
-    expect(sizeLimitsInBoth(readLimits('max .5020', 'in').limits)).toBe('max 12.751 mm · 0.5020 in');
-    expect(sizeLimitsInBoth(readLimits('12.66 to 12.70', 'mm').limits)).toBe('min 12.660 mm · 0.4984 in; max 12.700 mm · 0.5000 in');
-    expect(sizeLimitsInBoth({})).toBe('');
   });
 });
 

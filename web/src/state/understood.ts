@@ -1,4 +1,4 @@
-import { describeLength, formatLength, insideOf, type Length, type Limits, nanometres, ReckoningError, smallUnit } from '@elder-cog/core';
+import { describeLength, formatLength, insideOf, type Length, nanometres, ReckoningError, smallUnit } from '@elder-cog/core';
 import type { Limit } from '@elder-cog/contract';
 import { SOURCE_WORDS, type GapState } from '@elder-cog/derive';
 import { useSettings } from './settings.ts';
@@ -29,13 +29,6 @@ export function rangeWords(range: { readonly min: Length; readonly max: Length }
   const { min, max } = insideOf(range, unit);
   return `${formatLength(min, unit)} to ${formatLength(max, unit)}`;
 }
-
-/** A size of a part in both systems: "12.700 mm · 0.5000 in". */
-export const sizeInBoth = (size: Length): string => `${describeLength(size, 'mm')} · ${describeLength(size, 'in')}`;
-
-/** Limits of a size in both systems. */
-export const sizeLimitsInBoth = ({ min, max }: Limits): string =>
-  [...(min === undefined ? [] : [`min ${sizeInBoth(min)}`]), ...(max === undefined ? [] : [`max ${sizeInBoth(max)}`])].join('; ');
 
 /** Where a limit comes from: "Manual, p. 54", "Told by an old fitter, 1998". */
 export function originWords(from: Pick<Limit, 'source' | 'pageOrWhom' | 'saidAt'> | null): string {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { all, create, type MathJsInstance, type Unit } from 'mathjs';
-import { convertQuantity, readLength, UNITS, type LengthUnit } from '../index.ts';
+import { convertQuantity, parseLength, readLength, readSpecLine, UNITS, type LengthUnit } from '../index.ts';
 
 const math: MathJsInstance = create(all ?? {});
 
@@ -77,6 +77,30 @@ describe('conversions', () => {
         expect(Math.abs(readLength(`${value} ${unit}`, 'mm').value - theirs)).toBeLessThanOrEqual(1);
       }),
       { numRuns: 10_000 },
+    );
+  });
+
+  it('agree with it both ways for a length as it is written', () => {
+    for (const [text, unit] of [
+      ['12.7 mm', 'mm'],
+      ['0.5 in', 'inch'],
+    ] as const) {
+      expect(parseLength(text, 'mm')).toBe(Math.round((math.unit(Number(text.split(' ')[0]), unit) as Unit).toNumber('nm')));
+    }
+  });
+});
+
+describe('a line of a manual’s page', () => {
+  it('never throws, whatever the line', () => {
+    const text = fc.oneof(
+      fc.string({ maxLength: 60 }),
+      fc.string({ unit: fc.constantFrom(...'0123456789.,/-+±()½ "thoumlbfin°C'.split('')), maxLength: 60 }),
+    );
+    fc.assert(
+      fc.property(text, (line) => {
+        expect(['understood', 'ask', 'notUnderstood', 'words']).toContain(readSpecLine(line).state);
+      }),
+      { numRuns: 3_000 },
     );
   });
 });
