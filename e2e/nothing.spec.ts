@@ -216,3 +216,54 @@ test('a name that a person gave is never put into other words', async ({ page, e
   await expect(page.getByText('Bush float tractor').first()).toBeVisible();
   await expect(page.getByText(/Bushing end play/)).toHaveCount(0);
 });
+
+test('a box and a shaft keep the names a person gave them, in sentences too', async ({ page, empty }) => {
+  await page.goto(`${empty.url}/new`);
+  await page.getByLabel('Machine', { exact: true }).fill('Peat cutter');
+  await page.getByLabel('Box', { exact: true }).fill('Bush casing');
+  await page.getByLabel('Shaft', { exact: true }).fill('Layshaft pin');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.waitForURL('**/section**');
+  await page.getByRole('heading', { level: 2 }).first().click();
+  await page.keyboard.press('w');
+  await expect(page.getByText('Layshaft pin end play').first()).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Bush casing' })).toBeVisible();
+  await page.goto(empty.url);
+  await expect(page.getByText('Peat cutter').first()).toBeVisible();
+  await expect(page.getByText(/[Bb]ushing|[Cc]ountershaft/)).toHaveCount(0);
+});
+
+test('Back closes the Reckoner, and leaves the page behind it', async ({ page, empty }) => {
+  await page.goto(`${empty.url}/drawer`);
+  await page.goto(`${empty.url}/workshop`);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('/');
+  await page.getByLabel('What to reckon').fill('3 thou + 0.2 mm');
+  await expect(page.getByText('10.9', { exact: true })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByLabel('What to reckon')).toHaveCount(0);
+  await expect(page).toHaveURL(/workshop/);
+  // closed by its own key, the step it stood on is gone too
+  await page.keyboard.press('/');
+  await expect(page.getByLabel('What to reckon')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByLabel('What to reckon')).toHaveCount(0);
+  await page.goBack();
+  await expect(page).toHaveURL(/drawer/);
+});
+
+test('the float that was written down before anything is the first reading, once a pack is said on the Section', async ({ page, empty }) => {
+  await newMachine(page, empty.url);
+  const section = page.url();
+  await page.goto(section.replace('/section', '/strip'));
+  await entry(page).fill('Float, before anything, 21');
+  await entry(page).press('Enter');
+  await expect(page.getByRole('row', { name: /Float/ })).toBeVisible();
+  await page.goto(section);
+  await page.getByLabel('Limits', { exact: true }).fill('5-8 thou');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Pack in now').fill('20+8');
+  await page.keyboard.press('Enter');
+  await expect(aside(page).getByText('21.0').first()).toBeVisible();
+  await expect(aside(page).getByText(/^Loose/)).toBeVisible();
+});

@@ -255,6 +255,9 @@ function lastReadings(facts: JobFacts, { shafts, boxes }: Pick<JobState, 'shafts
 const told = (nm: number, unit: 'thou' | 'mm'): string =>
   `${nm < 0 ? 'preload ' : ''}${formatLength(nanometres(Math.abs(nm)), unit).replace(/\.0$/, '')}`;
 
+/** What to do next of one shaft, whatever the others wait for. */
+export const nextOf = (shaft: ShaftState): NextAction => nextAction([shaft]);
+
 const isSettled = (mark: MarkKind): boolean => mark === 'in' || mark === 'accepted';
 
 function nextAction(shafts: readonly ShaftState[]): NextAction {

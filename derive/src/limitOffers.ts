@@ -1,5 +1,5 @@
 import type { Assembly, JobFacts, LimitSource, Station } from '@elder-cog/contract';
-import { describeLength, FEATURES, isFeatureKind, type Length, type LengthUnit, type Limits } from '@elder-cog/core';
+import { describeLength, FEATURES, isFeatureKind, nanometres, smallUnit, type Length, type LengthUnit, type Limits } from '@elder-cog/core';
 import { plainName } from './plainName.ts';
 import type { RowHolder } from './derive.ts';
 import { stripLog } from './stripLog.ts';
@@ -12,6 +12,8 @@ export interface LimitOffer {
   readonly limits: Limits;
   readonly written: string;
   readonly unit: LengthUnit;
+  /** what such a limit does not say: a part is offered its own size, worn as it is */
+  readonly warns?: string;
 }
 
 /** A row of a job, with the job's facts and whatever in it has rows. */
@@ -72,7 +74,15 @@ function noWorseThan(row: FeatureState | PairState, value: Length, source: Limit
     limits: isLeast ? { min: value } : { max: value },
     written: `${isLeast ? 'min' : 'max'} ${describeLength(value, unit)}`,
     unit,
+    warns: asWorn(row, value, unit),
   };
+}
+
+/** A size that something worn has is no worse than it was, and may have been past its limit already. */
+function asWorn({ station: { newSize } }: FeatureState | PairState, value: Length, unit: LengthUnit): string {
+  const gone = newSize === null ? 0 : Math.abs(value - newSize);
+  const off = gone === 0 ? '' : ` It is ${describeLength(nanometres(gone), smallUnit(unit))} from new.`;
+  return `Worn as it is: it may have been past its limit already.${off}`;
 }
 
 /** As it was found: no worse than it came out. */

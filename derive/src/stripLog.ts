@@ -1,4 +1,4 @@
-import type { JobFacts, LookAlike, Photo, StripEntry } from '@elder-cog/contract';
+import type { JobFacts, LookAlike, Photo, Shaft, StripEntry } from '@elder-cog/contract';
 import { plainName } from './plainName.ts';
 import { withdrawnIds } from './builds.ts';
 
@@ -31,6 +31,18 @@ export function stripLog(facts: JobFacts, assemblyId: string): StripLine[] {
     .filter((e) => e.supersedes === null || !ids.has(e.supersedes))
     .map(latest)
     .map((entry, i) => ({ number: i + 1, entry, alike: lookAlikesWith(facts, entry.part) }));
+}
+
+/** The float a shaft had before anything was taken apart, as the log says it: of that shaft, or of the box where it has no other. */
+export function floatBefore(
+  facts: JobFacts,
+  shaft: Pick<Shaft, 'id' | 'assemblyId'>,
+): (StripEntry & { readonly size: NonNullable<StripEntry['size']> }) | null {
+  const isAlone = facts.shafts.filter((s) => s.assemblyId === shaft.assemblyId).length === 1;
+  for (const { entry } of stripLog(facts, shaft.assemblyId).toReversed())
+    if (entry.kind === 'float' && entry.size !== null && (entry.shaftId === shaft.id || (entry.shaftId === null && isAlone)))
+      return { ...entry, size: entry.size };
+  return null;
 }
 
 /** Holes of a bolt map whose bolt is not as most are, by hole. */

@@ -326,6 +326,14 @@ describe('a limit where none survives', () => {
       unit: 'mm',
     });
   });
+  it('as it was found says how far it is from new, where that is known', () => {
+    const { story, row, state } = measured('thickness', null, '2.90');
+    const at = story.facts.stations.findIndex((s) => s.id === row.id);
+    story.facts.stations[at] = { ...row, revision: 1, newSize: mm(3) };
+    const feature = state();
+    const offers = feature ? limitOffers({ facts: story.facts, holders: rowHolders(derive(story.facts)), row: feature }) : [];
+    expect(offers[0]?.warns).toBe('Worn as it is: it may have been past its limit already. It is 0.100 mm from new.');
+  });
   it('is as it was found: no thinner than it is, no looser than it is', () => {
     const offer = (kind: FeatureKindName, text: string) => {
       const { story, state } = measured(kind, null, text);
@@ -333,7 +341,9 @@ describe('a limit where none survives', () => {
       return feature ? limitOffers({ facts: story.facts, holders: rowHolders(derive(story.facts)), row: feature }) : [];
     };
     expect(offer('thickness', '2.90')).toMatchObject([{ source: 'as_found', limits: { min: mm(2.9) }, from: 'as measured' }]);
-    expect(offer('bore', '20.05')).toMatchObject([{ source: 'as_found', limits: { max: mm(20.05) } }]);
+    expect(offer('bore', '20.05')).toMatchObject([
+      { source: 'as_found', limits: { max: mm(20.05) }, warns: 'Worn as it is: it may have been past its limit already.' },
+    ]);
   });
 });
 

@@ -12,6 +12,8 @@ export interface FeelerTry {
   readonly stops?: Blades;
   /** standard uncertainty of one blade, nm; blades of one set are wrong together, so it adds over a stack */
   readonly bladeU?: number;
+  /** the system its sentences are told in */
+  readonly unit?: 'thou' | 'mm';
 }
 
 const list = (blades: Blades): readonly Length[] => (typeof blades === 'number' ? [blades] : blades);
@@ -26,7 +28,7 @@ export const bladesTotal = (blades: Blades): Length => nanometres(list(blades).r
  * @throws ReckoningError `nothingTried`, `feelersCrossed`
  * @example feelerBracket({ goes: thou(9), stops: thou(10) }) // estimate 9.5 thou, u 0.289 thou
  */
-export function feelerBracket({ goes, stops, bladeU = 0 }: FeelerTry): Reading {
+export function feelerBracket({ goes, stops, bladeU = 0, unit = 'thou' }: FeelerTry): Reading {
   if (goes === undefined && stops === undefined) refuse('nothingTried', 'Say which feeler goes, which stops, or both: goes 9 stops 10.');
   if (goes === undefined) return { kind: 'atMost', value: bladesTotal(stops ?? []) };
   if (stops === undefined) return { kind: 'atLeast', value: bladesTotal(goes) };
@@ -35,17 +37,17 @@ export function feelerBracket({ goes, stops, bladeU = 0 }: FeelerTry): Reading {
   if (low >= high)
     refuse(
       'feelersCrossed',
-      `A feeler of ${describeLength(low, 'thou')} cannot go where ${describeLength(high, 'thou')} stops: look again which was which.`,
+      `A feeler of ${describeLength(low, unit)} cannot go where ${describeLength(high, unit)} stops: look again which was which.`,
     );
   const blades = bladeU * Math.max(list(goes).length, list(stops).length);
   return estimate(nanometres((low + high) / 2), Math.hypot((high - low) / Math.sqrt(12), blades));
 }
 
 /** What to try next when only one side was found, in plain words; undefined when both were. */
-export function nextFeeler({ goes, stops }: FeelerTry): string | undefined {
-  if (goes !== undefined && stops === undefined) return `${describeLength(bladesTotal(goes), 'thou')} or more: try a thicker one until it stops.`;
+export function nextFeeler({ goes, stops, unit = 'thou' }: FeelerTry): string | undefined {
+  if (goes !== undefined && stops === undefined) return `${describeLength(bladesTotal(goes), unit)} or more: try a thicker one until it stops.`;
   if (stops !== undefined && goes === undefined)
-    return `Under ${describeLength(bladesTotal(stops), 'thou')}, or no float at all: try a thinner one until it goes.`;
+    return `Under ${describeLength(bladesTotal(stops), unit)}, or no float at all: try a thinner one until it goes.`;
   return undefined;
 }
 

@@ -13,6 +13,7 @@ import {
   dialTravelSum,
   estimate,
   feelerBracket,
+  INSTRUMENTS,
   nextFeeler,
   readEntry,
   repeats,
@@ -443,5 +444,13 @@ describe('Student’s t, at its ends', () => {
   });
   it('has k of 2 where nothing is known, and the first row’s for less than one', () => {
     expect([coverageFactor(), coverageFactor(Infinity), coverageFactor(1), coverageFactor(0.5)]).toEqual([2, 2, 13.97, 13.97]);
+  });
+});
+
+describe('feelers in millimetres', () => {
+  it('say so in their sentences', () => {
+    expect(nextFeeler({ goes: mm(0.25), unit: 'mm' })).toBe('0.250 mm or more: try a thicker one until it stops.');
+    expect(() => feelerBracket({ goes: mm(0.3), stops: mm(0.25), unit: 'mm' })).toThrow('A feeler of 0.300 mm cannot go where 0.250 mm stops');
+    expect(readEntry('stops 0.25', INSTRUMENTS.feelersMm).notes).toEqual(['Under 0.250 mm, or no float at all: try a thinner one until it goes.']);
   });
 });

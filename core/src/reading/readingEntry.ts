@@ -1,4 +1,4 @@
-import { describeLength, nanometres, ZERO, type Length, type LengthUnit } from '../quantity/index.ts';
+import { describeLength, nanometres, smallUnit, ZERO, type Length, type LengthUnit } from '../quantity/index.ts';
 import { refuse } from '../errors.ts';
 import { dialReturn } from './dialReturn.ts';
 import { feelerBracket, nextFeeler } from './feelerBracket.ts';
@@ -48,7 +48,7 @@ export function readingOf(entry: ReadingEntry, instrument: Instrument): EntryVal
     case 'sizes': {
       const { zeroError = 0, unit } = instrument;
       const values = entry.values.map((value) => nanometres(value - zeroError));
-      const notes = zeroError === 0 ? [] : [`zero error of ${describeLength(nanometres(zeroError), unit === 'in' ? 'thou' : unit)} taken off`];
+      const notes = zeroError === 0 ? [] : [`zero error of ${describeLength(nanometres(zeroError), smallUnit(unit))} taken off`];
       return { values, reading: poolReadings(values, instrument), notes, drifted: false };
     }
   }
@@ -73,8 +73,8 @@ function ofHand(entry: Extract<ReadingEntry, { how: 'hand' }>, instrument: Instr
 const cameBack = ({ held, drift }: ReturnType<typeof dialReturn>, unit: LengthUnit): string =>
   held ? 'came back: the stand held' : `came back ${describeLength(nanometres(Math.abs(drift)), unit)} off: the stand moved, read again`;
 
-function ofBlades({ goes, stops }: Extract<ReadingEntry, { how: 'blades' }>, { calibrationU }: Instrument): EntryValue {
-  const tried = { ...(goes === null ? {} : { goes }), ...(stops === null ? {} : { stops }) };
+function ofBlades({ goes, stops }: Extract<ReadingEntry, { how: 'blades' }>, { calibrationU, unit }: Instrument): EntryValue {
+  const tried = { unit: smallUnit(unit), ...(goes === null ? {} : { goes }), ...(stops === null ? {} : { stops }) };
   const reading = feelerBracket({ ...tried, bladeU: calibrationU });
   const next = nextFeeler(tried);
   return { values: reading.kind === 'estimate' ? [reading.value] : [], reading, notes: next === undefined ? [] : [next], drifted: false };

@@ -3,6 +3,7 @@ import type { PartType } from '../wear/index.ts';
 /** What a part is, from a word in its name. First that fits. */
 const NAMED: readonly (readonly [RegExp, PartType | 'cup' | 'cone' | 'flange' | 'ring' | 'seal' | 'bolts' | 'cover' | 'key'])[] = [
   [/o-?ring\b/i, 'seal'],
+  [/\b(?:un)?(?:sealed|shielded)\b/i, 'bearing'],
   [/spacer|distance piece|sleeve/i, 'bush'],
   [/thrust|washer/i, 'thrust washer'],
   [/bolts?\b|studs?\b|nuts?\b|screws?\b/i, 'bolts'],

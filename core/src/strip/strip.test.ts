@@ -128,6 +128,9 @@ describe('what a part is', () => {
     ['O-ring', 'seal', 'other'],
     ['Spacer between cones', 'bush', 'bush'],
     ['Taper bearing, output end', 'cone', 'bearing'],
+    ['Sealed bearing', 'bearing', 'bearing'],
+    ['Ball bearing, sealed', 'bearing', 'bearing'],
+    ['Oil seal', 'seal', 'other'],
   ])('by its name: %s is a %s, looked over as %s', (name, strip, part) => {
     expect(stripPartType(name)).toBe(strip);
     expect(partTypeOf(name)).toBe(part);

@@ -1,7 +1,7 @@
 import { format } from 'date-fns';
 import { Flag, Menu as MenuIcon, Undo2 } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, type JSX, type ReactNode } from 'react';
-import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useNavigate, useNavigationType } from 'react-router';
 import { useSaveState } from '../state/api.ts';
 import { KeypadFoot } from '../kit/Keypad.tsx';
 import { Later } from '../kit/Later.tsx';
@@ -38,6 +38,7 @@ export function Frame({ stops, title, job, instead }: { stops: readonly Stop[]; 
   const [signing, setSigning] = useState(false);
   const navigate = useNavigate();
 
+  useFromTheTop();
   const { undo, asking } = useUndo(job ?? null);
   const undoNow = useRef(undo);
   useEffect(() => {
@@ -175,6 +176,16 @@ export function Frame({ stops, title, job, instead }: { stops: readonly Stop[]; 
       </Suspense>
     </div>
   );
+}
+
+/** A view that is gone to begins at its top; one that is come back to stands where it was left. */
+function useFromTheTop(): void {
+  const { pathname } = useLocation();
+  const how = useNavigationType();
+  useEffect(() => {
+    if (how !== 'POP') window.scrollTo(0, 0);
+    // only another view begins anew: a shaft or a row of this one is in sight
+  }, [pathname]);
 }
 
 const PRINTED: Readonly<Record<string, string>> = {

@@ -1,4 +1,5 @@
-import type { MarkKind } from '@elder-cog/core';
+import type { JobFacts } from '@elder-cog/contract';
+import { isFeatureKind, type MarkKind } from '@elder-cog/core';
 import { fittedIn } from '@elder-cog/derive';
 import { Plus } from 'lucide-react';
 import { lazy, useMemo, type JSX } from 'react';
@@ -7,6 +8,7 @@ import { Later } from '../kit/Later.tsx';
 import { Mark } from '../kit/Mark.tsx';
 import { RefusedError, useDrawer, useJobReply } from '../state/api.ts';
 import { JobContext, placeIn, readJob, whereIn, type OpenJob } from '../state/job.ts';
+import { leaveAsWritten } from '../words/asWritten.ts';
 import { Frame } from './Frame.tsx';
 import type { Stop } from './stop.ts';
 import { BackToTheShelf } from './Nowhere.tsx';
@@ -24,6 +26,9 @@ export default function JobShell(): JSX.Element {
   const drawer = useDrawer();
   const stored = reply.data?.facts;
   const read = useMemo(() => (stored ? readJob(stored) : null), [stored]);
+  useMemo(() => {
+    if (stored) leaveAsWritten(namesIn(stored));
+  }, [stored]);
   const open = useMemo((): OpenJob | null => {
     if (!stored || !read || 'spoilt' in read || !drawer.data) return null;
     const { state, facts } = read;
@@ -48,6 +53,16 @@ export default function JobShell(): JSX.Element {
     </JobContext>
   );
 }
+
+/** What a person called the things of a job: its boxes and shafts, the rows that stand alone, what came off. */
+const namesIn = (facts: JobFacts): string[] => {
+  const paired = new Set(facts.stations.flatMap((s) => [s.boreId, s.journalId]));
+  return [
+    ...[...facts.assemblies, ...facts.shafts].map((each) => each.name),
+    ...facts.stations.flatMap((s) => (isFeatureKind(s.subject) && !paired.has(s.id) ? [s.name] : [])),
+    ...facts.strip.map((line) => line.part),
+  ];
+};
 
 function LoadTrouble({ error }: { error: Error }): JSX.Element {
   const missing = error instanceof RefusedError && error.code === 'notFound';

@@ -3,13 +3,23 @@ import {
   type Build,
   type Change,
   type FitLeaf,
+  type JobFacts,
   type LimitSource,
   type RawReading,
   type Station,
   type Withdrawal,
 } from '@elder-cog/contract';
-import type { Instrument, LeafLine, Length, LengthUnit, Limits, Meaning, ReadingEntry } from '@elder-cog/core';
-import type { BuildNow, ShaftState } from '@elder-cog/derive';
+import {
+  withUnit,
+  type Instrument,
+  type LeafLine,
+  type Length,
+  type LengthUnit,
+  type Limits,
+  type Meaning,
+  type ReadingEntry,
+} from '@elder-cog/core';
+import { floatBefore, type BuildNow, type ShaftState } from '@elder-cog/derive';
 import { newId, useSettings } from './settings.ts';
 
 /** The commands behind the buttons, made from what is shown. */
@@ -146,6 +156,29 @@ export function fitPack(shaft: ShaftState, leaves: readonly FitLeaf[]): Change {
 export function packNotKnown(shaft: ShaftState): Change {
   const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
   return buildOf(shaft, 'as_found', pack ? [{ id: newId(), slotId: pack.slot.id, leaves: [], state: NOT_MEASURED }] : []);
+}
+
+/** A float the strip log says, as the reading of a build: nobody said what it was read with. */
+export function readAsSaid(station: Station, buildId: string | null, said: FloatSaid): Change {
+  const { size, written, unit, words } = said;
+  const understood = { how: 'sizes' as const, values: [size], unit };
+  const kept = keepReading(station, null, { method: 'dial', text: withUnit(written, unit), understood, instrument: null, restsOn: [] }, size, words);
+  return kept.kind === 'reading.keep' ? { ...kept, reading: { ...kept.reading, buildId }, saw: buildId } : kept;
+}
+
+export interface FloatSaid {
+  readonly size: Length;
+  readonly written: string;
+  readonly unit: LengthUnit;
+  readonly words: string;
+}
+
+/** The build a shaft was found as, and with it the float that the strip log says it had then. */
+export function foundAs(shaft: ShaftState, build: Change, facts: JobFacts): Change[] {
+  const [gap] = shaft.gaps;
+  const float = floatBefore(facts, shaft.shaft);
+  if (!gap || !float || build.kind !== 'build.add' || shaft.current) return [build];
+  return [build, readAsSaid(gap.station, build.build.id, { size: float.size, written: float.written, unit: float.unit, words: float.text })];
 }
 
 /** A change made without fitting: bolts torqued, another gasket. A child build with that slot's state. */

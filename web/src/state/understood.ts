@@ -1,4 +1,4 @@
-import { describeLength, formatLength, insideOf, type Length, nanometres, ReckoningError, smallUnit } from '@elder-cog/core';
+import { describeLength, formatLength, insideOf, type Length, nanometres, otherUnit, ReckoningError, smallUnit } from '@elder-cog/core';
 import type { Limit } from '@elder-cog/contract';
 import { SOURCE_WORDS, type GapState } from '@elder-cog/derive';
 import { useSettings } from './settings.ts';
@@ -21,8 +21,9 @@ export function bareUnit(gap: Pick<GapState, 'station' | 'limits'>): 'thou' | 'm
   return smallUnit(gap.station.instrument?.unit ?? gap.limits?.fact.unit ?? useSettings.getState().bare);
 }
 
-/** A gap or thickness in both systems: "24.0 thou · 0.610 mm". */
-export const inBoth = (nm: number): string => `${describeLength(nanometres(nm), 'thou')} · ${describeLength(nanometres(nm), 'mm')}`;
+/** A gap or thickness in both systems, the one that is thought in first: "24.0 thou · 0.610 mm". */
+export const inBoth = (nm: number, first: 'thou' | 'mm' = 'thou'): string =>
+  [first, otherUnit(first)].map((unit) => describeLength(nanometres(nm), unit)).join(' · ');
 
 /** "9.0 to 12.0", rounded inward: what is said to land lands. */
 export function rangeWords(range: { readonly min: Length; readonly max: Length }, unit: 'thou' | 'mm'): string {

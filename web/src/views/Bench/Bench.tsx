@@ -1,6 +1,6 @@
 import { formatDistanceToNowStrict, format } from 'date-fns';
 import { FEATURES, formatLength, formatLimits, nanometres, unitWord } from '@elder-cog/core';
-import { stateWords, type JobState, type ShaftState } from '@elder-cog/derive';
+import { nextOf, rowHolders, stateWords, type JobState, type RowHolder, type ShaftState } from '@elder-cog/derive';
 import { useRef, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Heading } from '../../kit/controls.tsx';
@@ -8,7 +8,7 @@ import { Mark } from '../../kit/Mark.tsx';
 import { Num } from '../../kit/Num.tsx';
 import { Pack } from '../../kit/Pack.tsx';
 import { SectionView } from '../../kit/SectionView.tsx';
-import { useJob } from '../../state/job.ts';
+import { useJob, whereIn } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { useSkips } from '../../state/skips.ts';
 import { Checks } from '../Section/Checks.tsx';
@@ -22,15 +22,25 @@ import { OpenItems } from './OpenItems.tsx';
 
 /** One job's home: what to do next, with its entry in place; what is out or stale; the last readings. */
 export default function Bench(): JSX.Element {
-  const { state } = useJob();
+  const { state, shaft } = useJob();
   const entry = useRef<HTMLInputElement>(null);
-  const shaft = state.shafts.find((s) => s.shaft.id === state.next.shaftId) ?? state.shafts[0];
-  const gap = shaft?.gaps.find((g) => g.station.id === state.next.stationId) ?? shaft?.gaps[0];
+  // what is next of the shaft the title names; the job's own where that is another
+  const next = shaft ? nextOf(shaft) : state.next;
+  const gap = shaft?.gaps.find((g) => g.station.id === next.stationId) ?? shaft?.gaps[0];
   const skipped = useSkips((s) => s.skipped);
-  if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
+  if (!shaft || !gap)
+    return (
+      <>
+        <OpenItems />
+        <NoShaft jobId={state.job.id} />
+        <div className="px-6 pb-4">
+          <Worst state={state} />
+        </div>
+      </>
+    );
   const step = setUpStep(shaft, gap, { drawerEmpty: false, skipped });
   // no limits are known, and that was said: the next question stands here
-  const isPast = state.next.what === 'limits' && step === 'pack';
+  const isPast = next.what === 'limits' && step === 'pack';
   const lastAt = state.lastReadings[0]?.takenAt;
   const sectionTo = `/jobs/${state.job.id}/section?shaft=${shaft.shaft.id}`;
   return (
@@ -48,13 +58,20 @@ export default function Bench(): JSX.Element {
               </span>
             )}
           </div>
-          <h1 className="m-0 text-[26px] leading-8 font-semibold">{isPast ? 'Say what pack is in now.' : state.next.words}</h1>
-          <p className="m-0 mb-2 text-ink2">{isPast ? 'The limits may come later.' : state.next.detail}</p>
+          <h1 className="m-0 text-[26px] leading-8 font-semibold">{isPast ? 'Say what pack is in now.' : next.words}</h1>
+          <p className="m-0 mb-2 text-ink2">{isPast ? 'The limits may come later.' : next.detail}</p>
+          {state.next.shaftId !== null && state.next.shaftId !== shaft.shaft.id && next.what !== state.next.what && (
+            <p className="m-0 mb-2">
+              <Link to={`/jobs/${state.job.id}/bench?shaft=${state.next.shaftId}`} className="inline-flex min-h-12 items-center text-blue underline">
+                First of the machine: {state.next.words}
+              </Link>
+            </p>
+          )}
           <div className="grid grid-cols-[minmax(0,1fr)_300px] gap-5 max-md:grid-cols-1">
             <div>
               {step ? (
                 <SetUp step={step} shaft={shaft} gap={gap} onMethod={() => entry.current?.focus()} />
-              ) : state.next.what === 'fit' ? (
+              ) : next.what === 'fit' ? (
                 <p className="m-0">
                   The packs for it are below. Or read it again first, on the{' '}
                   <Link to={sectionTo} className="inline-flex min-h-12 items-center text-blue underline">
@@ -63,7 +80,7 @@ export default function Bench(): JSX.Element {
                   .
                 </p>
               ) : (
-                <ReadingEntry shaft={shaft} gap={gap} entryRef={entry} />
+                <ReadingEntry key={gap.station.id} shaft={shaft} gap={gap} entryRef={entry} />
               )}
             </div>
             <Link
@@ -75,7 +92,7 @@ export default function Bench(): JSX.Element {
             </Link>
           </div>
         </section>
-        {state.next.what === 'fit' && !step && (
+        {next.what === 'fit' && !step && (
           <div className="border-b border-rule">
             <PackShelf shaft={shaft} gap={gap} wantsFocus={null} onFocused={() => undefined} onFitted={() => undefined} />
           </div>
@@ -101,6 +118,8 @@ const ORDER = ['tight', 'loose', 'stale', 'cannotTell', 'unmeasured', 'accepted'
 
 function Worst({ state }: { state: JobState }): JSX.Element {
   const unit = useSettings((s) => s.unit);
+  const holders = rowHolders(state);
+  const at = (holder: RowHolder): string => whereIn({ shaft: state.shafts.find((s) => s === holder) ?? null, box: holder.assembly });
   const rows = [
     ...state.shafts.flatMap((s) =>
       s.gaps.map((g) => ({
@@ -116,7 +135,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
         more: g.accepted && g.mark === 'accepted' ? g.accepted.reason : g.now.kind === 'read' ? '' : (g.now.because ?? 'not read yet'),
       })),
     ),
-    ...state.shafts.flatMap((s) =>
+    ...holders.flatMap((s) =>
       s.pairs.map((p) => ({
         id: p.station.id,
         mark: p.mark,
@@ -125,12 +144,12 @@ function Worst({ state }: { state: JobState }): JSX.Element {
         value: p.clearance?.greatest ?? null,
         firm: true,
         limits: p.limits?.limits ?? null,
-        to: `wear?shaft=${s.shaft.id}&row=${p.station.id}`,
+        to: `wear${at(s)}&row=${p.station.id}`,
         unit: null,
         more: p.accepted && p.mark === 'accepted' ? p.accepted.reason : p.clearance ? 'greatest clearance' : 'not both read',
       })),
     ),
-    ...state.shafts.flatMap((s) =>
+    ...holders.flatMap((s) =>
       s.features
         .filter((f) => f.mark !== 'in' && !(f.mark === 'unmeasured' && s.pairs.some((p) => p.bore === f || p.journal === f)))
         .map((f) => ({
@@ -141,7 +160,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
           value: f.now,
           firm: true,
           limits: f.limits?.limits ?? null,
-          to: `wear?shaft=${s.shaft.id}&row=${f.station.id}`,
+          to: `wear${at(s)}&row=${f.station.id}`,
           unit: sizeUnit(f),
           more: f.accepted && f.mark === 'accepted' ? f.accepted.reason : FEATURES[f.kind].measures,
         })),

@@ -19,6 +19,8 @@ export default function Drawer(): JSX.Element {
   const reach = useDrawerReach(hands);
   const count = hands.reduce((sum, h) => sum + h.onHand, 0);
   const out = hands.reduce((sum, h) => sum + h.fitted, 0);
+  // made, or found in a machine: fitted, and no leaf of any lot
+  const strangers = (drawer.data?.fitted ?? []).reduce((sum, f) => sum + (f.lotId === null ? f.count : 0), 0);
   const imperial = hands.filter((h) => !isMetric(h.lot.unit));
   const metric = hands.filter((h) => isMetric(h.lot.unit));
   const edited = hands.find((h) => h.lot.id === open);
@@ -32,7 +34,12 @@ export default function Drawer(): JSX.Element {
               <strong className="num font-semibold">{count}</strong> on hand
             </span>
             <span className="text-ink2">
-              <span className="num">{out}</span> fitted in jobs (dashed)
+              <span className="num">{out}</span> of them fitted in jobs (dashed)
+              {strangers > 0 && (
+                <>
+                  , and <span className="num">{strangers}</span> that were never in here
+                </>
+              )}
             </span>
             <span className="text-ink2">metric: a hole</span>
           </div>

@@ -71,7 +71,7 @@ export default function DryBuilds(): JSX.Element {
           {step ? (
             <SetUp step={step} shaft={shaft} gap={gap} onMethod={() => entry.current?.focus()} />
           ) : (
-            <ReadingEntry shaft={shaft} gap={gap} entryRef={entry} onKept={setWantsFit} />
+            <ReadingEntry key={gap.station.id} shaft={shaft} gap={gap} entryRef={entry} onKept={setWantsFit} />
           )}
         </div>
       </div>

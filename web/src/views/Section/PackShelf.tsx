@@ -315,7 +315,7 @@ function OtherPack({
         entry={entry}
         label="Fit another pack"
         placeholder="like 6+4, 10½ or none"
-        says={(pack) => inBoth(leavesTotal(pack))}
+        says={(pack) => inBoth(leavesTotal(pack), bare)}
         className="flex-1"
         autoFocus
       />

@@ -74,7 +74,7 @@ export default function Section(): JSX.Element {
           <GapPanel gap={gap} />
           {step === null && (
             <div className="mt-2 border-t border-rule pt-1 max-lg:mt-0 max-lg:border-t-0 max-sm:mt-2 max-sm:border-t print:hidden">
-              <ReadingEntry shaft={shaft} gap={gap} entryRef={entry} onKept={(id) => setWantsFit(id)} keypad={phone} />
+              <ReadingEntry key={gap.station.id} shaft={shaft} gap={gap} entryRef={entry} onKept={(id) => setWantsFit(id)} keypad={phone} />
             </div>
           )}
         </div>

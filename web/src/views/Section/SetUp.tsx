@@ -4,7 +4,7 @@ import { useState, type JSX } from 'react';
 import { Heading, Primary, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
-import { fitPack, leavesFromSaid, oneByOne, packNotKnown, setLimits } from '../../state/gapActions.ts';
+import { fitPack, foundAs, leavesFromSaid, oneByOne, packNotKnown, setLimits } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { newId, useSettings } from '../../state/settings.ts';
 import { LEAVES, limitsOf, useSkips } from '../../state/skips.ts';
@@ -113,10 +113,13 @@ export function LimitsPanel({
 
 function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element {
   const { send, sending } = useCommand();
-  const { lots, fitted } = useJob();
+  const { facts, lots, fitted } = useJob();
   const slot = shaft.slots.find((s) => s.slot.kind === 'adjuster');
   const keep = (pack: readonly LeafLine[]): void => {
-    if (slot) void send(fitPack(shaft, leavesFromSaid(oneByOne(pack), availableFor(slot.slot.id, lots, fitted)))).catch(() => undefined);
+    if (slot)
+      void send(...foundAs(shaft, fitPack(shaft, leavesFromSaid(oneByOne(pack), availableFor(slot.slot.id, lots, fitted))), facts)).catch(
+        () => undefined,
+      );
   };
   const entry = useEntry({ field: 'pack', bare: bareUnit(gap) }, { onKeep: ({ value }) => keep(value) });
   return (
@@ -133,7 +136,7 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
           hideLabel
           autoFocus
           placeholder={bareUnit(gap) === 'mm' ? 'like 0.40+0.15, or none' : 'like 16+7, or none'}
-          says={(pack) => inBoth(leavesTotal(pack))}
+          says={(pack) => inBoth(leavesTotal(pack), bareUnit(gap))}
           className="w-full max-w-md"
         />
         <Primary type="submit" enter disabled={sending} className="mt-1">
@@ -142,7 +145,7 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
         <Secondary className="mt-1 min-h-14" onClick={() => keep([])}>
           None
         </Secondary>
-        <Secondary className="mt-1 min-h-14" onClick={() => void send(packNotKnown(shaft)).catch(() => undefined)}>
+        <Secondary className="mt-1 min-h-14" onClick={() => void send(...foundAs(shaft, packNotKnown(shaft), facts)).catch(() => undefined)}>
           Not known
         </Secondary>
       </div>

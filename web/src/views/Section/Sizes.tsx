@@ -57,7 +57,7 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   const { facts } = useJob();
   const sizes = gap.fromSizes;
   if (!sizes) return null;
-  if ('value' in sizes) return <p className="m-0">By the sizes alone the gap is {inBoth(sizes.value)}. A build outweighs a sum.</p>;
+  if ('value' in sizes) return <p className="m-0">By the sizes alone the gap is {inBoth(sizes.value, gap.unit)}. A build outweighs a sum.</p>;
   const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
   const reading = gap.now.kind === 'read' && gap.now.reading?.kind === 'estimate' ? gap.now.reading.value : null;
   const solved =

@@ -199,7 +199,7 @@ export function LooseSheet(): JSX.Element {
         asksAtOnce
         inRow
         placeholder={bare === 'mm' ? 'like 0.40+0.15, or none' : 'like 16+7, or none'}
-        says={(leaves) => inBoth(leavesTotal(leaves))}
+        says={(leaves) => inBoth(leavesTotal(leaves), bare)}
       />
       <EntryField
         entry={read}

@@ -2,7 +2,7 @@ import type { JobSummary } from '@elder-cog/contract';
 import { formatLength, formatLimits, MARK_WORDS, section, unitWord, type Place, type Shape, type TemplateName } from '@elder-cog/core';
 import { format } from 'date-fns';
 import { MoreHorizontal } from 'lucide-react';
-import { lazy, memo, useDeferredValue, useState, type JSX } from 'react';
+import { lazy, memo, useDeferredValue, useMemo, useState, type JSX } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Heading, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { Later } from '../../kit/Later.tsx';
@@ -12,6 +12,7 @@ import { useCommand, useShelf } from '../../state/api.ts';
 import { useSettings } from '../../state/settings.ts';
 import { BringIn } from './BringIn.tsx';
 import { LooseSheet } from './LooseSheet.tsx';
+import { leaveAsWritten } from '../../words/asWritten.ts';
 
 const MachineMenu = lazy(() => import('./MachineMenu.tsx'));
 
@@ -24,6 +25,7 @@ export default function Shelf(): JSX.Element {
   // the machines are drawn first, and the sheet beside them at once after
   const sheet = useDeferredValue(true, false);
   const jobs = shelf.data?.jobs ?? [];
+  useMemo(() => leaveAsWritten((shelf.data?.jobs ?? []).flatMap(({ boxes, shaft }) => [...boxes, ...(shaft ? [shaft.name] : [])])), [shelf.data]);
   const open = jobs.filter((j) => j.job.archivedAt === null);
   const put = jobs.filter((j) => j.job.archivedAt !== null);
   const shown = away ? put : open;

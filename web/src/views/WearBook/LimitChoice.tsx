@@ -57,6 +57,11 @@ export function LimitChoice({ row, onDone }: { row: Row; onDone: () => void }): 
           Reckon one…
         </Secondary>
       </div>
+      {[...new Set(offers.flatMap((offer) => offer.warns ?? []))].map((warns) => (
+        <p key={warns} className="m-0 text-[16px] text-ink2">
+          {warns}
+        </p>
+      ))}
       {reckoning && <Reckon row={row} onDone={onDone} />}
       <OtherSide boxId={boxOf(facts, row.station)} />
     </div>
@@ -127,9 +132,9 @@ function Reckon({ row, onDone }: { row: Row; onDone: () => void }): JSX.Element 
   const [material, setMaterial] = useState<BushMaterial>('bronze');
   const [fit, setFit] = useState(pairRow ? 'H7/f7' : row.station.subject === 'bore' ? 'H7' : 'k6');
   const [why, setWhy] = useState<string | null>(null);
-  const small: LengthUnit = unit === 'mm' ? 'mm' : 'thou';
+  const small = unit === 'mm' ? 'mm' : 'thou';
   const reckoned = size.meaning
-    ? understood(() => reckon({ row, rule, size: size.meaning?.value as Length, revs: Number(revs), material, fit }))
+    ? understood(() => reckon({ row, rule, size: size.meaning?.value as Length, revs: Number(revs), material, fit, unit: small }))
     : 'Say the size first.';
   const ok = typeof reckoned === 'string' ? null : reckoned;
   const keep = (): void => {
@@ -188,7 +193,7 @@ function Reckon({ row, onDone }: { row: Row; onDone: () => void }): JSX.Element 
           <p className="m-0 mt-1 text-[16px]">
             Judged by:{' '}
             {[ok.limits.min, ok.limits.max]
-              .map((each) => (each === undefined ? '' : pairRow ? inBoth(each) : describeLength(each, unit)))
+              .map((each) => (each === undefined ? '' : pairRow ? inBoth(each, small) : describeLength(each, unit)))
               .filter((w) => w !== '')
               .join(' to ')}
           </p>
@@ -217,17 +222,19 @@ interface Question {
   readonly revs: number;
   readonly material: BushMaterial;
   readonly fit: string;
+  /** the system its sentence is told in */
+  readonly unit: 'thou' | 'mm';
 }
 
 /** A pair is let go to its wear limit; a size, to the limits of its class; a seat, where the ring would no longer be held. */
-function reckon({ row, rule, size, revs, material, fit }: Question): Reckoned {
+function reckon({ row, rule, size, revs, material, fit, unit }: Question): Reckoned {
   if (rule === 'speed' || rule === 'thouAnInch') {
     const question = { diameter: size, revsPerMinute: revs, material, rule };
     const advice = clearanceAdvice(question);
     return {
       limits: { min: advice.min, max: advice.wearLimit },
       sum: clearanceAdviceSum(question),
-      working: `${advice.because}; new ${describeLength(advice.min, 'thou')} to ${describeLength(advice.max, 'thou')}, let go to twice that`,
+      working: `${advice.because}; new ${describeLength(advice.min, unit)} to ${describeLength(advice.max, unit)}, let go to twice that`,
     };
   }
   if (isPair(row)) {

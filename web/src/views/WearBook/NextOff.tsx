@@ -1,15 +1,5 @@
-import { stripEntryOf, type Change, type Station } from '@elder-cog/contract';
-import {
-  cautionsFor,
-  describeLength,
-  readStripLine,
-  WAY_ROUND,
-  withUnit,
-  type Length,
-  type LengthUnit,
-  type StripChoice,
-  type StripLineRead,
-} from '@elder-cog/core';
+import { stripEntryOf, type Change } from '@elder-cog/contract';
+import { cautionsFor, describeLength, readStripLine, WAY_ROUND, type StripChoice, type StripLineRead } from '@elder-cog/core';
 import { type StripLine } from '@elder-cog/derive';
 import { useRef, useState, type JSX } from 'react';
 import { Caution, Chip, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
@@ -18,7 +8,7 @@ import { FileChooser } from '../../kit/FileChooser.tsx';
 import { tick } from '../../kit/tick.ts';
 import { useTurn } from '../../kit/turn.ts';
 import { useCommand } from '../../state/api.ts';
-import { fitPack, keepReading } from '../../state/gapActions.ts';
+import { fitPack, foundAs, readAsSaid } from '../../state/gapActions.ts';
 import { clearDraft, useDraft } from '../../state/drafts.ts';
 import { useJob } from '../../state/job.ts';
 import { sendPhoto } from '../../state/photos.ts';
@@ -94,17 +84,10 @@ export function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave
     if (!shaft || !gap || !slot) return [];
     const isSaid = slot.fitting.leaves !== null;
     if (said.kind === 'float' && isSaid && said.size !== null)
-      return [readAs(gap.station, shaft.current?.build.id ?? null, { size: said.size, written: said.written, unit: said.unit, words: entry })];
+      return [readAsSaid(gap.station, shaft.current?.build.id ?? null, { size: said.size, written: said.written, unit: said.unit, words: entry })];
     if (said.kind !== 'pack' || isSaid || said.leaves.length === 0) return [];
-    const fitted = fitPack(
-      shaft,
-      said.leaves.map((leaf) => ({ ...leaf, lotId: null })),
-    );
-    const float = lines.findLast(({ entry: e }) => e.kind === 'float' && e.size !== null && e.shaftId === shaft.shaft.id)?.entry;
-    const buildId = fitted.kind === 'build.add' ? fitted.build.id : null;
-    return float?.size !== null && float?.size !== undefined
-      ? [fitted, readAs(gap.station, buildId, { size: float.size, written: float.written, unit: float.unit, words: float.text })]
-      : [fitted];
+    const leaves = said.leaves.map((leaf) => ({ ...leaf, lotId: null }));
+    return foundAs(shaft, fitPack(shaft, leaves), facts);
   };
   return (
     <form
@@ -190,19 +173,6 @@ export function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave
     </form>
   );
 }
-
-interface FloatSaid {
-  readonly size: Length;
-  readonly written: string;
-  readonly unit: LengthUnit;
-  readonly words: string;
-}
-
-const readAs = (station: Station, buildId: string | null, { size, written, unit, words }: FloatSaid): Change => {
-  const understood = { how: 'sizes' as const, values: [size], unit };
-  const kept = keepReading(station, null, { method: 'dial', text: withUnit(written, unit), understood, instrument: null, restsOn: [] }, size, words);
-  return kept.kind === 'reading.keep' ? { ...kept, reading: { ...kept.reading, buildId } } : kept;
-};
 
 function SaidBack({ read, inNow }: { read: StripLineRead; inNow: string | null }): JSX.Element {
   const { part, wayRound, side, size, unit, leaves, count, holes, asks } = read;
