@@ -54,6 +54,9 @@ async function faults(page: Page): Promise<string[]> {
         style.textOverflow !== 'ellipsis' &&
         (parent.scrollWidth > parent.clientWidth + 1 || parent.scrollHeight > parent.clientHeight + 2);
       if (clipped) found.push(`clipped: ${name(parent)}`);
+      // a word cut off with three dots is cut off all the same
+      const cut = parent.closest('.truncate');
+      if (cut && cut.scrollWidth > cut.clientWidth + 1) found.push(`cut off: ${name(cut)}`);
       const range = document.createRange();
       range.selectNodeContents(node);
       const box = range.getBoundingClientRect();

@@ -1,4 +1,5 @@
 export * from './axisTicks.ts';
+export * from './clearanceAlong.ts';
 export * from './clearanceShapes.ts';
 export * from './dial.ts';
 export * from './leaf.ts';

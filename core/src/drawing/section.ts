@@ -417,9 +417,11 @@ function drawLens(
     }
   }
   const nameAt = Math.max(half + 8 + textWidth(left.name, 'label', 14) / 2, r * 0.56);
+  // above the magnification, which stands at the foot of a small lens
+  const nameY = cy + Math.min(30, r / 2);
   if (nameAt < r - 6) {
-    put(left.name, cx - nameAt, cy + 30, 14, 'label', 'ink', { bold: true, ...(left.fill.startsWith('hatch') ? { halo: 'iron' as const } : {}) });
-    put(right.name, cx + nameAt, cy + 30, 14, 'label', 'ink', { bold: true, ...(right.fill.startsWith('hatch') ? { halo: 'iron' as const } : {}) });
+    put(left.name, cx - nameAt, nameY, 14, 'label', 'ink', { bold: true, ...(left.fill.startsWith('hatch') ? { halo: 'iron' as const } : {}) });
+    put(right.name, cx + nameAt, nameY, 14, 'label', 'ink', { bold: true, ...(right.fill.startsWith('hatch') ? { halo: 'iron' as const } : {}) });
   }
   const times = `×${magnification}`;
   put(

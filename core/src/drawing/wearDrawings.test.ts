@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { mm } from '../quantity/index.ts';
-import { boltMapShapes, boltShapes, lookAlikeShapes, stripPartShapes, surveyShapes } from './index.ts';
+import { mm, thou } from '../quantity/index.ts';
+import { boltMapShapes, boltShapes, clearanceAlong, lookAlikeShapes, stripPartShapes, surveyShapes } from './index.ts';
 
 const holes = (n: number, odd: number) => Array.from({ length: n }, (_, i) => ({ hole: i + 1, odd: i + 1 === odd, on: false }));
 const idsOf = (shapes: readonly object[]): string[] => shapes.flatMap((s) => ('id' in s && typeof s.id === 'string' ? [s.id] : []));
@@ -79,5 +79,37 @@ describe('the small pictures of the strip log', () => {
   it('are there for every sort of part, and for one nobody knows', () => {
     for (const type of ['float', 'pack', 'bolts', 'thrust washer', 'cup', 'gear', 'shaft', 'casing', 'never heard of it'])
       expect(stripPartShapes({ type, odd: [4], width: 120, height: 56 }).length).toBeGreaterThan(0);
+  });
+});
+
+describe('the clearance of a bush along its length', () => {
+  const draw = (...clearances: readonly (readonly number[])[]) =>
+    clearanceAlong({
+      places: clearances.map((each, i) => ({ at: ['front', 'middle', 'rear'][i] ?? '', clearances: each.map((c) => thou(c)) })),
+      unit: 'thou',
+      width: 360,
+      height: 130,
+    });
+  /** How high the gap is drawn at each place, px: the upright lines. */
+  const gaps = (drawn: ReturnType<typeof draw>): number[] =>
+    drawn.shapes.flatMap((s) => {
+      const [, x1, y1, x2, y2] = (s.kind === 'path' && /^M([\d.]+),([\d.]+)L([\d.]+),([\d.]+)$/.exec(s.d)) || [];
+      return x1 !== undefined && x1 === x2 ? [Number(y2) - Number(y1)] : [];
+    });
+  it('is drawn as wide as it is at each place, and the wider of two directions', () => {
+    const drawn = draw([5, 6], [4, 4], [3, 2]);
+    const [front = 0, middle = 0, rear = 0] = gaps(drawn);
+    expect(middle / front).toBeCloseTo(4 / 6, 3);
+    expect(rear / front).toBeCloseTo(3 / 6, 3);
+    // true size × the factor that is stated
+    expect(front / ((thou(6) / 1e6) * (96 / 25.4))).toBeCloseTo(drawn.magnification, -0.5);
+    expect(drawn.says).toBe(
+      `The clearance from place to place: front 6.0 thou, middle 4.0 thou, rear 3.0 thou. Drawn ${drawn.magnification} times larger than life.`,
+    );
+  });
+  it('of an interference is no gap, and says so with its sign', () => {
+    const drawn = draw([-1], [2]);
+    expect(gaps(drawn)[0]).toBe(0);
+    expect(drawn.says).toContain('front −1.0 thou');
   });
 });

@@ -1,5 +1,5 @@
 import { ReckoningError } from '../errors.ts';
-import { describeLength, formatLength, nanometres, suspectSlip, type Length, type LengthUnit } from '../quantity/index.ts';
+import { describeLength, formatLength, nanometres, NM_PER, suspectSlip, type Length, type LengthUnit } from '../quantity/index.ts';
 import { INSTRUMENTS, type Instrument } from '../reading/index.ts';
 import { leavesTotal } from '../shim/index.ts';
 import { ALL, heard, heardAt, mostTelling } from './heard.ts';
@@ -187,16 +187,27 @@ function guarded<Field extends EntryField>(way: Heard<Values[Field]>, question: 
       const sound = [all, alone]
         .map((each) => meaningOf(shape, each, meaning.unit, measures))
         .find(({ value }) => shape.sizes(value).every((nm) => isPlain(nm, within)));
-      return sound ? [{ sound, why }] : [];
+      return sound ? [{ sound, why, isSame: isSameFigure(factor, meaning.unit) }] : [];
     });
   const [first] = meant;
   if (!first) return { kind: 'understood', ...meaning };
   return {
     kind: 'ask',
-    meanings: [...meant.slice(0, MOST_SLIPS).map(({ sound }) => sound), asTyped(meaning)],
+    meanings: [...likeliest(meant).map(({ sound }) => sound), asTyped(meaning)],
     why: `${askedWhy(odd, meaning.unit, question.expected)}${sentence(first.why)}`,
   };
 }
+
+/** The first few; the same figure in another unit, the commonest slip of all, is always among them. */
+function likeliest<Slip extends { readonly isSame: boolean }>(slips: readonly Slip[]): readonly Slip[] {
+  const first = slips.slice(0, MOST_SLIPS);
+  const same = slips.find((slip) => slip.isSame);
+  return same === undefined || first.includes(same) ? first : [...first.slice(0, -1), same];
+}
+
+/** Whether what was meant is the figure that was typed, in another unit: 24 mm for 24 thou. `factor` is entered ÷ meant. */
+const isSameFigure = (factor: number, typed: LengthUnit): boolean =>
+  (['mm', 'in', 'thou'] as const).some((unit) => unit !== typed && Math.abs(NM_PER[typed] / NM_PER[unit] / factor - 1) < 1e-9);
 
 /** How many times over or under the middle of what is expected a length is; where nothing is, all are as near. */
 function farFrom(expected: EntryQuestion<'reading'>['expected'], length: number): number {

@@ -14,7 +14,7 @@ export interface LimitsRead {
   readonly unit: LengthUnit;
 }
 
-const PRELOAD = /\b(?:preload|crush|nip|negative (?:end )?(?:play|float))\b/gi;
+const PRELOAD = /\b(?:preload|interference|crush|nip|negative (?:end )?(?:play|float))\b/gi;
 const NUMBER = String.raw`(?:\d+[ -]\d+ ?\/ ?\d+|\d+ ?\/ ?\d+|\d+[.,]\d*|[.,]\d+|\d+)`;
 const UNIT = String.raw`(?: ?(?:mm|inch(?:es)?|in\b|"|thou|um))?`;
 const RANGE = new RegExp(`^(${NUMBER}${UNIT}) ?(?:to|-) ?(${NUMBER}${UNIT})$`, 'i');
@@ -50,7 +50,7 @@ export function readLimits(text: string, unit: LengthUnit): LimitsRead {
   const each = (s: string): Length => parseLength(s.trim(), written);
   const read = (limits: Limits): LimitsRead => ({ limits, unit: written });
 
-  const both = /^(.+?) ?(?:preload|crush|nip) (?:to|-) (.+?) ?(?:end )?(?:float|play)?( ?(?:mm|in|"|thou|um))?$/i.exec(clean);
+  const both = /^(.+?) ?(?:preload|interference|crush|nip) (?:to|-) (.+?) ?(?:end )?(?:float|play)?( ?(?:mm|in|"|thou|um))?$/i.exec(clean);
   if (both) return read(ordered(negate(each(both[1] ?? '')), each(both[2] ?? '')));
 
   const isPreload = clean.search(PRELOAD) >= 0;

@@ -18,7 +18,7 @@ export type SpecLine =
   | { readonly state: 'words' };
 
 const START = /^(?:[-+±.,]?\d|(?:max|min|maximum|minimum|not (?:over|more|less|under)|up to|no more|at least)\b)/i;
-const PRELOAD = /\b(?:preload|crush|nip)$/i;
+const PRELOAD = /\b(?:preload|interference|crush|nip)$/i;
 const LEADERS = /\.{4,}|(?:\. ){3,}|_{2,}|…{2,}|\t|\||[:=]/g;
 
 type Found = { name: string; written: string; remark: string; meanings: readonly QuantityLimits[]; because?: string };

@@ -33,7 +33,7 @@ export const SPEC_PAGE: readonly (readonly [line: string, name: string, meant: M
   ['Mainshaft bearing: 3 preload to 2 float thou', 'Mainshaft bearing', ['length', -3, 2, 'thou']],
   ['Output flange run-out 0.05 mm max', 'Output flange run-out', ['length', null, 0.05, 'mm']],
   ['Journal, rear, dia. 1.2490-1.2495 in', 'Journal, rear, dia.', ['length', 1.249, 1.2495, 'in']],
-  ['Idler bush in casing, interference 1.5-2.5 thou', 'Idler bush in casing, interference', ['length', 1.5, 2.5, 'thou']],
+  ['Idler bush in casing, interference 1.5-2.5 thou', 'Idler bush in casing, interference', ['length', -2.5, -1.5, 'thou']],
   ['Road speed at 1000 rpm in top 14.2 mph', 'Road speed at 1000 rpm in top', ['speed', 14.2, 14.2, 'mph']],
   ['Governed speed 1850 rev/min', 'Governed speed', ['turning', 1850, 1850, 'rev/min']],
   ['Clutch release travel 9/16 in', 'Clutch release travel', ['length', 9 / 16, 9 / 16, 'in']],

@@ -28,6 +28,10 @@ describe('a hand that went where nobody expected', () => {
     expect(suspected(hand(0, 70), 20, 30)).toEqual(['the hand run the other way']);
     expect(suspected(hand(0, 81), 20, 30)).toEqual([]);
   });
+  it('with a turn counted that may not have been, it is asked about too', () => {
+    expect(suspected(hand(60, 72, { turns: 1 }), 3, 48)).toEqual(['a whole turn less']);
+    expect(suspected(hand(60, 72, { turns: 1 }), 90, 130)).toEqual([]);
+  });
   it('that never moved cannot have run the other way', () => expect(suspected(hand(40, 40), 90, 110)).toEqual(['a whole turn more']));
 });
 

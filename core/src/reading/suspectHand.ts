@@ -29,5 +29,6 @@ export function suspectHand(entry: HandEntry, instrument: Instrument, expected: 
   const inside = (each: HandEntry): boolean => lengthOf(each) >= expected.min && lengthOf(each) <= expected.max;
   const backwards: SuspectedHand = { why: 'the hand run the other way', entry: { ...entry, direction: OTHER[entry.direction] } };
   const more: SuspectedHand = { why: 'a whole turn more', entry: { ...entry, turns: entry.turns + 1 } };
-  return [...(entry.from === entry.to ? [] : [backwards]), more].filter((each) => inside(each.entry));
+  const fewer: SuspectedHand = { why: 'a whole turn less', entry: { ...entry, turns: entry.turns - 1 } };
+  return [...(entry.from === entry.to ? [] : [backwards]), more, ...(entry.turns > 0 ? [fewer] : [])].filter((each) => inside(each.entry));
 }

@@ -72,13 +72,12 @@ export default function Bench(): JSX.Element {
               {step ? (
                 <SetUp step={step} shaft={shaft} gap={gap} onMethod={() => entry.current?.focus()} />
               ) : next.what === 'fit' ? (
-                <p className="m-0">
-                  The packs for it are below. Or read it again first, on the{' '}
+                <>
+                  <p className="m-0">The packs for it are below.</p>
                   <Link to={sectionTo} className="inline-flex min-h-12 items-center text-blue underline">
-                    Section
+                    Or read it again first, on the Section
                   </Link>
-                  .
-                </p>
+                </>
               ) : (
                 <ReadingEntry key={gap.station.id} shaft={shaft} gap={gap} entryRef={entry} />
               )}
@@ -176,8 +175,8 @@ function Worst({ state }: { state: JobState }): JSX.Element {
           <Link to={`/jobs/${state.job.id}/${row.to}`} className="flex min-h-14 items-center gap-4 py-1 no-underline">
             <Mark kind={row.mark} />
             <span className="min-w-0 flex-1">
-              <span className="block truncate text-[17px] leading-6 font-medium">{row.name}</span>
-              <span className="block truncate text-[15px] leading-5 text-ink2">
+              <span className="block text-[17px] leading-6 font-medium">{row.name}</span>
+              <span className="block text-[15px] leading-5 text-ink2">
                 {row.where}
                 {row.more && ` · ${row.more}`}
               </span>

@@ -156,7 +156,7 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
   const [low, high] = ladderScale(gap, next);
   const narrow = width < 560;
   const scaleAt = narrow ? 172 : Math.max(296, Math.round(width * 0.33));
-  const scaleWide = Math.max(80, width - scaleAt - (narrow ? 84 : 196));
+  const scaleWide = Math.max(80, width - scaleAt - (narrow ? 106 : 196));
   const x = (value: number): number => scaleAt + ((value - low) / (high - low)) * scaleWide;
   const count = rows.length + (next ? 1 : 0);
   const { min, max } = gap.limits?.limits ?? {};

@@ -65,7 +65,7 @@ function SheetOf({ sheet, blank }: { sheet: Sheet; blank: boolean }): JSX.Elemen
         <tbody>
           {sheet.gaps.map((gap) => (
             <tr key={gap.station.id} className="border-b border-edge">
-              <th scope="row" className="w-52 py-2 pr-2 text-left align-top font-medium">
+              <th scope="row" className="w-52 py-2 pr-2 text-left align-top font-medium print:py-1">
                 {gap.letter} {gap.station.name}
                 <span className="block text-[14px] font-normal text-ink2">
                   {gap.limits ? `${gap.limits.fact.written}, ${originWords(gap.limits.fact)}` : 'no limits'}
@@ -107,7 +107,7 @@ function RowBlanks({ feature, blank }: { feature: FeatureState; blank: boolean }
   };
   return (
     <tr className="border-b border-edge">
-      <th scope="row" className="w-52 py-2 pr-2 text-left align-top font-medium">
+      <th scope="row" className="w-52 py-2 pr-2 text-left align-top font-medium print:py-1">
         {station.name}
         <span className="block text-[14px] font-normal text-ink2">
           {measures}, {unitWord(unit)}
@@ -115,7 +115,7 @@ function RowBlanks({ feature, blank }: { feature: FeatureState; blank: boolean }
           {limits ? `; ${limits.fact.written}` : ''}
         </span>
       </th>
-      <td className="py-2">
+      <td className="py-2 print:py-1">
         {(places.length === 1 ? ['', '', ''] : places).map((place, i) =>
           directions.map((direction, j) => (
             <Blank
@@ -131,7 +131,7 @@ function RowBlanks({ feature, blank }: { feature: FeatureState; blank: boolean }
 }
 
 const Blank = ({ label, filled = '' }: { label: string; filled?: string }): JSX.Element => (
-  <span className="mr-3 mb-1 inline-block w-[92px] align-bottom">
+  <span className="mr-3 mb-1 inline-block w-[92px] align-bottom print:mr-2 print:w-[74px]">
     <span className="block text-[14px] leading-5 text-ink2">{label}</span>
     <span className="num block h-8 border-b border-ink text-[17px]">{filled}</span>
   </span>

@@ -66,7 +66,7 @@ export function AddRow({ book, asked, onDone }: { book: Book; asked: boolean; on
           className="w-full max-w-[240px]"
         />
       )}
-      <div className="flex gap-2 pt-8">
+      <div className="flex gap-2 pt-8 max-sm:pt-0">
         <Chip on={unit === 'in'} onClick={() => setUnit('in')}>
           inches
         </Chip>
@@ -74,7 +74,7 @@ export function AddRow({ book, asked, onDone }: { book: Book; asked: boolean; on
           mm
         </Chip>
       </div>
-      <Primary type="submit" enter disabled={sending || !isReady} className="mt-7">
+      <Primary type="submit" enter disabled={sending || !isReady} className="mt-7 max-sm:mt-0">
         Add it
       </Primary>
     </form>

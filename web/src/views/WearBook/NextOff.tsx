@@ -118,7 +118,7 @@ export function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave
           autoComplete="off"
           spellCheck={false}
           aria-describedby="entry-says"
-          className="num h-[60px] min-w-[200px] flex-1 max-sm:min-w-full border-2 border-blue bg-sheet px-4 text-[20px] placeholder:text-[18px]"
+          className="num h-[60px] min-w-[200px] flex-1 border-2 border-blue bg-sheet px-4 text-[20px] placeholder:text-[18px] max-sm:min-w-full max-sm:px-3 max-sm:placeholder:text-[16px]"
         />
         <Secondary onClick={() => input.current?.click()} className="h-[60px]">
           {files.length === 0 ? 'photos' : `${files.length} ${files.length === 1 ? 'photo' : 'photos'}`}

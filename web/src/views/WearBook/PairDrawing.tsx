@@ -1,8 +1,11 @@
-import { clearanceShapes } from '@elder-cog/core';
+import { clearanceAlong, clearanceShapes, smallUnit } from '@elder-cog/core';
 import type { PairState } from '@elder-cog/derive';
 import type { JSX } from 'react';
 import { Shapes } from '../../kit/Shapes.tsx';
 import { useWidth } from '../../kit/useWidth.ts';
+
+/** How high the bush cut along is drawn, px. */
+const ALONG = 144;
 
 /** The journal lying in its bore, its clearance drawn much larger than life, the factor stated. */
 export function PairDrawing({ pair }: { pair: PairState }): JSX.Element | null {
@@ -18,9 +21,16 @@ export function PairDrawing({ pair }: { pair: PairState }): JSX.Element | null {
           height: 190,
         })
       : null;
+  const along =
+    width > 60 && pair.byPlace.length > 1 ? clearanceAlong({ places: pair.byPlace, unit: smallUnit(bore.unit), width, height: ALONG }) : null;
   return (
     <div ref={ref} className="mt-2 w-full border border-edge bg-sheet">
       {drawing && <Shapes shapes={drawing.shapes} width={width} height={190} says={drawing.says} />}
+      {along && (
+        <div className="border-t border-rule">
+          <Shapes shapes={along.shapes} width={width} height={ALONG} says={along.says} />
+        </div>
+      )}
     </div>
   );
 }

@@ -137,7 +137,14 @@ function Row({
   const small = smallUnit(unit);
   const { survey, station, limits, nominal, bound, decision, inspection } = feature;
   return (
-    <div ref={line} role="row" aria-selected={chosen} style={{ height: ROW }} className={`scroll-mb-56 scroll-mt-16 ${COLUMNS}`}>
+    <div
+      ref={line}
+      role="row"
+      aria-selected={chosen}
+      onClick={() => onChoose(station.id)}
+      style={{ height: ROW }}
+      className={`cursor-pointer scroll-mt-16 scroll-mb-56 ${COLUMNS}`}
+    >
       <span role="cell" className={`flex min-w-0 border-l-4 pl-3 max-sm:pl-1.5 ${chosen ? 'border-blue' : 'border-transparent'}`}>
         <button type="button" onClick={() => onChoose(station.id)} aria-pressed={chosen} className="min-h-12 min-w-0 flex-1 text-left">
           <span className="line-clamp-2 text-[17px] leading-5 font-medium max-sm:text-[15px] max-sm:leading-[18px]">{station.name}</span>

@@ -68,7 +68,8 @@ function LineRow({
       ref={box}
       role="row"
       aria-selected={on}
-      className={`scroll-mb-44 grid min-h-[67px] grid-cols-[44px_124px_minmax(0,1fr)_170px_166px] items-center border-b border-rule border-l-4 px-3 max-md:grid-cols-[32px_minmax(0,1fr)_auto] ${on ? 'border-l-blue bg-band' : 'border-l-transparent'}`}
+      onClick={onChoose}
+      className={`cursor-pointer scroll-mb-44 grid min-h-[67px] grid-cols-[44px_124px_minmax(0,1fr)_170px_166px] items-center border-b border-rule border-l-4 px-3 max-md:grid-cols-[32px_minmax(0,1fr)_auto] ${on ? 'border-l-blue bg-band' : 'border-l-transparent'}`}
     >
       <span role="cell" className="num text-[26px] font-semibold">
         {number}

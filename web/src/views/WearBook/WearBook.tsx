@@ -106,7 +106,7 @@ export default function WearBook(): JSX.Element {
         }
       />
       <div className="grid flex-1 grid-cols-[minmax(0,1fr)_404px] max-lg:grid-cols-1">
-        <div className="flex min-w-0 flex-col">
+        <div className="flex min-w-0 flex-col border-ink lg:border-r-2">
           <div className="no-print flex flex-wrap items-center justify-between gap-x-3 border-b-2 border-ink px-4 py-1">
             <h1 className="sr-only">
               By part, <span translate="no">{book.name}</span>
@@ -164,7 +164,10 @@ export default function WearBook(): JSX.Element {
           <div className="flex-1" />
           {current && <MeasureStrip key={current.station.id} feature={current} mate={mate} onNext={toNext} onMove={move} />}
         </div>
-        <aside aria-label="Part" className="min-w-0 border-l-2 border-ink px-4 py-3 max-lg:border-t-2 max-lg:border-l-0">
+        <aside
+          aria-label="Part"
+          className="min-w-0 border-ink px-4 py-3 max-lg:border-t-2 lg:sticky lg:top-14 lg:max-h-[calc(100dvh-56px)] lg:self-start lg:overflow-y-auto"
+        >
           {current ? (
             <PartPanel pair={group?.pair ?? null} feature={current} onInspect={setInspected} />
           ) : (
