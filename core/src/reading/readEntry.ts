@@ -120,14 +120,14 @@ function readDial(clean: string, instrument: Instrument): Parsed {
  * Two decimals or more on what is read in whole divisions or blades: inches or millimetres were meant as like as not, and it is asked.
  */
 function finerThanRead(clean: string, instrument: Instrument): readonly string[] {
-  const coarse = instrument.kind === 'dial' || instrument.kind === 'feelers';
+  const isDial = instrument.kind === 'dial';
+  const coarse = isDial || instrument.kind === 'feelers';
   const [, whole = '', decimals = ''] = /^(\d*)[.,](\d+)$/.exec(clean) ?? [];
-  const finest = digitsEngraved(instrument) + (instrument.kind === 'dial' ? 1 : 0);
   const isComma = /^[1-9]\d*,\d{3}$/.test(clean);
-  if (!coarse || isComma || decimals.length < 2 || (instrument.kind !== 'dial' && decimals.length <= finest)) return [];
+  if (!coarse || isComma || decimals.length < 2 || (!isDial && decimals.length <= digitsEngraved(instrument))) return [];
   const said = `${whole === '' ? '0' : whole}.${decimals}`;
   const small = smallUnit(instrument.unit);
-  const asTyped = nanometres(Number(said) * (instrument.kind === 'dial' ? instrument.resolution : NM_PER[instrument.unit]));
+  const asTyped = nanometres(Number(said) * (isDial ? instrument.resolution : NM_PER[instrument.unit]));
   return [`${said} ${whole === '' || decimals.length > 2 ? 'in' : 'mm'}`, `${Number(fromLength(asTyped, small).toFixed(5))} ${small}`];
 }
 

@@ -273,3 +273,65 @@ describe('the one leaf that would fill most', () => {
     expect(leafThatFillsMost([{ thickness: thou(1), quantity: 10 }], { ...range, to: thou(3) })).toBeNull();
   });
 });
+
+describe('the leaf that fills most', () => {
+  const range = { from: thou(1), to: thou(8), step: thou(1), tolerance: thou(0), maxLeaves: 2 };
+  // by hand, with a 2 and a 5: 2, 5 and 7 are made; 1 3 4 6 8 are not. A 1 fills 1, 3 and 6; a 3: 3, 5 and 8; a 4: 4 and 6; a 6: 6 and 8; an 8: 8
+  it('is the one that fills more than any other', () => expect(leafThatFillsMost(one(2, 5), range)).toEqual({ thickness: thou(1), fills: 3, of: 5 }));
+  // with a 4 alone, 1 to 4: a 1, a 2 or a 3 fills itself alone
+  it('and of equals the thickest, which is the easiest to handle', () =>
+    expect(leafThatFillsMost(one(4), { ...range, to: thou(4) })).toEqual({ thickness: thou(3), fills: 1, of: 3 }));
+  // 4 and 8 and 12 in steps of 4, made within 1: a 5 is near enough to 4
+  it('counts what comes within the tolerance, either side', () => {
+    const near = { from: thou(4), to: thou(12), step: thou(4), tolerance: thou(1), maxLeaves: 1 };
+    expect(leafThatFillsMost(one(5, 11), near)).toEqual({ thickness: thou(8), fills: 1, of: 1 });
+  });
+  it('is none where nothing is wanting', () => expect(leafThatFillsMost(one(1, 2, 3), { ...range, to: thou(3) })).toBeNull());
+});
+
+describe('a drawer of very many thicknesses', () => {
+  // 75 of them, three of each: over seventy thousand handfuls of three. By hand: 1·3 + 2·3 = 9 µm is the least of six
+  const drawer = Array.from({ length: 75 }, (_, i) => ({ thickness: nanometres(1_000_000 + 1_000 * (i + 1)), quantity: 3 }));
+  it('is looked through exactly, too', () => {
+    const sixThinnest = nanometres(6_000_000 + 9_000);
+    const found = searchPacks(drawer, { min: nanometres(0), max: sixThinnest, target: sixThinnest, maxLeaves: 6, keep: 1 }).packs[0];
+    expect(found).toMatchObject({
+      total: sixThinnest,
+      leaves: [
+        { thickness: 1_002_000, count: 3 },
+        { thickness: 1_001_000, count: 3 },
+      ],
+    });
+    const sixThickest = nanometres(6_000_000 + 3 * 75_000 + 3 * 74_000);
+    expect(
+      searchPacks(drawer, { min: sixThickest, max: nanometres(9_000_000), target: nanometres(9_000_000), maxLeaves: 6, keep: 1 }).packs[0]?.total,
+    ).toBe(sixThickest);
+  });
+});
+
+describe('the ends of a search', () => {
+  it('a pack on the very end of the window is in it, and sure on the very end of what is sure', () => {
+    expect(totals(searchPacks(one(9, 12), question(9, 12, 10)).packs)).toEqual([9, 12]);
+    const sure = { min: thou(9), max: thou(11) };
+    expect(totals(searchPacks(one(9, 11, 12), question(8, 12, 12, { sure, maxLeaves: 1 })).packs)).toEqual([11, 9, 12]);
+    expect(totals(searchPacks(one(7, 8, 9), question(7, 9, 8, { sure: { min: thou(6), max: thou(8) }, maxLeaves: 1 })).packs)).toEqual([8, 7, 9]);
+  });
+  it('where all that is sure fills the answer, nothing else is in it', () => {
+    const sure = { min: thou(9), max: thou(11) };
+    expect(totals(searchPacks(one(9, 10, 11, 12), question(8, 12, 12, { sure, maxLeaves: 1, keep: 3 })).packs)).toEqual([11, 10, 9]);
+    expect(totals(searchPacks(one(9, 10, 11, 12), question(8, 12, 12, { sure, maxLeaves: 1, keep: 2 })).packs)).toEqual([11, 10]);
+    expect(totals(searchPacks(one(9, 12, 8), question(8, 12, 12, { sure, maxLeaves: 1, keep: 2 })).packs)).toEqual([9, 12]);
+  });
+  it('where none lands, the nearest under and over are just that, a nanometre off or more', () => {
+    const [min, max] = [thou(9), thou(10)];
+    const near = [{ thickness: nanometres(min - 1), quantity: 1 }, { thickness: nanometres(max + 1), quantity: 1 }, ...one(4, 16)];
+    const found = searchPacks(near, { min, max, target: thou(9.5), maxLeaves: 1, keep: 1 });
+    expect([found.packs.length, found.below?.total, found.above?.total]).toEqual([0, min - 1, max + 1]);
+    expect(searchPacks(one(5), question(9, 10, 9.5))).not.toHaveProperty('packs.0');
+    // a leaf that is made goes with one fewer from the drawer
+    expect(searchPacks(one(4, 3), question(9.9, 10.1, 10, { maxLeaves: 2 })).missing).toEqual({
+      thickness: thou(6),
+      with: [{ thickness: thou(4), count: 1 }],
+    });
+  });
+});

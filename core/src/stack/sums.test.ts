@@ -21,36 +21,38 @@ const lines = (sum: Sum): readonly (readonly [string, string, number])[] => sum.
 describe('the sum of a pack, as it would be written on card', () => {
   // by hand: 28 + (6½ − 24) = 10½; a pack that closes it: 28 − (6½ − 24) = 45½; half the move for one of pack: 28 + (6½ − 24) ÷ ½ = −7
   it('where thicker gives more', () =>
-    expect(lines(requiredPackSum({ fittedPack: thou(28), measuredGap: thou(24), targetGap: thou(6.5), sense: 1 }))).toEqual([
+    expect(lines(requiredPackSum({ fittedPack: thou(28), measuredGap: thou(24), targetGap: thou(6.5), sense: 1 }))).toStrictEqual([
       ['pack in now', '', 28],
       ['wanted, less read', 'wanted − read', -17.5],
       ['thicker gives more', '+ (wanted − read)', -17.5],
       ['new pack', 'pack + change', 10.5],
     ]));
   it('where thicker gives less', () =>
-    expect(lines(requiredPackSum({ fittedPack: thou(28), measuredGap: estimate(thou(24), 0), targetGap: thou(6.5), sense: -1 }))).toEqual([
+    expect(lines(requiredPackSum({ fittedPack: thou(28), measuredGap: estimate(thou(24), 0), targetGap: thou(6.5), sense: -1 }))).toStrictEqual([
       ['pack in now', '', 28],
       ['wanted, less read', 'wanted − read', -17.5],
       ['thicker gives less, so the other way', '− (wanted − read)', 17.5],
       ['new pack', 'pack + change', 45.5],
     ]));
   it('where the gap moves half as far as the pack', () =>
-    expect(lines(requiredPackSum({ fittedPack: thou(50), measuredGap: thou(24), targetGap: thou(6.5), sense: 1, factor: 0.5 })).slice(2)).toEqual([
+    expect(
+      lines(requiredPackSum({ fittedPack: thou(50), measuredGap: thou(24), targetGap: thou(6.5), sense: 1, factor: 0.5 })).slice(2),
+    ).toStrictEqual([
       ['thicker gives more', '+ (wanted − read) ÷ 0.500', -35],
       ['new pack', 'pack + change', 15],
     ]));
   it('of the window: 28 + (5 − 24) = 9 to 28 + (8 − 24) = 12', () =>
-    expect(lines(packWindowSum({ fittedPack: thou(28), measured: estimate(thou(24), 0), limits: { min: thou(5), max: thou(8) }, sense: 1 }))).toEqual(
-      [
-        ['pack in now', '', 28],
-        ['aim', '', 6.5],
-        ['read', '', 24],
-        ['thicker opens it: aim less read', 'aim − read', -17.5],
-        ['new pack', 'pack + change', 10.5],
-        ['from', 'for the limits', 9],
-        ['to', 'for the limits', 12],
-      ],
-    ));
+    expect(
+      lines(packWindowSum({ fittedPack: thou(28), measured: estimate(thou(24), 0), limits: { min: thou(5), max: thou(8) }, sense: 1 })),
+    ).toStrictEqual([
+      ['pack in now', '', 28],
+      ['aim', '', 6.5],
+      ['read', '', 24],
+      ['thicker opens it: aim less read', 'aim − read', -17.5],
+      ['new pack', 'pack + change', 10.5],
+      ['from', 'for the limits', 9],
+      ['to', 'for the limits', 12],
+    ]));
   it('of the window where thicker closes it, something is still to close, and it moves half as far', () =>
     // aim 6½ + 2 = 8½; 28 − (8½ − 24) ÷ ½ = 59; ends 28 − (7 − 24) ÷ ½ = 62 and 28 − (10 − 24) ÷ ½ = 56
     expect(
@@ -64,7 +66,7 @@ describe('the sum of a pack, as it would be written on card', () => {
           factor: 0.5,
         }),
       ),
-    ).toEqual([
+    ).toStrictEqual([
       ['pack in now', '', 28],
       ['aim', 'aim + what will close', 8.5],
       ['read', '', 24],
@@ -75,7 +77,7 @@ describe('the sum of a pack, as it would be written on card', () => {
     ]));
   it('of a pack that nobody knows is of the change alone', () => {
     const question = { fittedPack: null, measured: estimate(thou(24), 0), limits: { min: thou(5), max: thou(8) }, sense: 1 } as const;
-    expect(lines(packWindowSum(question))).toEqual([
+    expect(lines(packWindowSum(question))).toStrictEqual([
       ['aim', '', 6.5],
       ['read', '', 24],
       ['thicker opens it: aim less read', 'aim − read', -17.5],
@@ -90,12 +92,12 @@ describe('the sum of a pack, as it would be written on card', () => {
 describe('the sums of what a pack is reckoned from', () => {
   // 8 read with 10 in: 8 − 10 = −2, preload; where thicker closes it 8 + 10 = 18
   it('a known spacer comes off, or is added where thicker closes the gap', () => {
-    expect(lines(gapUnderSpacerSum({ measuredGap: thou(8), spacer: thou(10) }))).toEqual([
+    expect(lines(gapUnderSpacerSum({ measuredGap: thou(8), spacer: thou(10) }))).toStrictEqual([
       ['read with the spacer in', '', 8],
       ['the spacer', '−', 10],
       ['gap without it', 'read ∓ spacer', -2],
     ]);
-    expect(lines(gapUnderSpacerSum({ measuredGap: estimate(thou(8), 0), spacer: thou(10), sense: -1 })).slice(1)).toEqual([
+    expect(lines(gapUnderSpacerSum({ measuredGap: estimate(thou(8), 0), spacer: thou(10), sense: -1 })).slice(1)).toStrictEqual([
       ['the spacer', '+', 10],
       ['gap without it', 'read ∓ spacer', 18],
     ]);
@@ -111,7 +113,7 @@ describe('the sums of what a pack is reckoned from', () => {
           ],
         }),
       ),
-    ).toEqual([
+    ).toStrictEqual([
       ['case', '+', 100],
       ['part', '−', 90],
       ['dowel', '0 ×', 7],
@@ -144,7 +146,7 @@ describe('the sums of what a pack is reckoned from', () => {
           targetGap: thou(6),
         }),
       )[2],
-    ).toEqual([label, '+', term]),
+    ).toStrictEqual([label, '+', term]),
   );
 });
 
@@ -169,12 +171,12 @@ describe('a forecast and a reading of one side', () => {
     expect(agreed.reading.u / 10_000).toBeCloseTo(Math.sqrt(1 - 0.2876 - 0.2876 ** 2), 3);
   });
   it('show both, and what they come to where they agree', () => {
-    expect(agreeWithForecastSum(estimate(thou(-2), 0), { kind: 'atMost', value: thou(0) }).map((l) => [l.label, l.value])).toEqual([
+    expect(agreeWithForecastSum(estimate(thou(-2), 0), { kind: 'atMost', value: thou(0) }).map((l) => [l.label, l.value])).toStrictEqual([
       ['said', thou(-2)],
       ['read, at most', 0],
       ['so', thou(-2)],
     ]);
-    expect(agreeWithForecastSum(estimate(thou(9), 100), { kind: 'atLeast', value: thou(20) }).map((l) => l.label)).toEqual([
+    expect(agreeWithForecastSum(estimate(thou(9), 100), { kind: 'atLeast', value: thou(20) }).map((l) => l.label)).toStrictEqual([
       'said',
       'read, at least',
     ]);
@@ -184,6 +186,40 @@ describe('a forecast and a reading of one side', () => {
 describe('one trial', () => {
   const trial = (pack: number, gap: number) => ({ pack: thou(pack), gap: thou(gap) });
   it('in which the gap stood still proves nothing', () =>
-    expect(sensesFromTrials(trial(22, 18), trial(28, 18), { drawn: 1 })).toEqual({ sense: null, factor: 0 }));
+    expect(sensesFromTrials(trial(22, 18), trial(28, 18), { drawn: 1 })).toStrictEqual({ sense: null, factor: 0 }));
   it('with nothing drawn contradicts nothing', () => expect(sensesFromTrials(trial(22, 18), trial(28, 12))).not.toHaveProperty('contradiction'));
+});
+
+describe('a shim under a flange', () => {
+  const question = {
+    depths: [thou(346)],
+    caseParallels: thou(0),
+    heights: [thou(340)],
+    coverParallels: thou(0),
+    gasket: { free: thou(12), crushed: thou(10), during: 'out' as const },
+    targetGap: thou(6),
+  };
+  // by hand: 346 − 340 + 10 − 6 = 10 behind the cup, and as much the other way under the flange
+  it('says where it goes, and how it was reckoned there', () => {
+    expect(lines(coverShimSum(question)).at(-1)).toStrictEqual(['shim behind the cup', 'depth − height + gasket − wanted', 10]);
+    expect(lines(coverShimSum({ ...question, place: 'underFlange' })).at(-1)).toStrictEqual([
+      'shim under the flange',
+      'height − depth − gasket + wanted',
+      -10,
+    ]);
+  });
+  it('takes a gasket that does not crush at all, and none that grows', () => {
+    expect(() => coverShimSum({ ...question, gasket: { free: thou(10), crushed: thou(10), during: 'out' } })).not.toThrow();
+    expect(() => coverShimSum({ ...question, gasket: { free: thou(9), crushed: thou(10), during: 'out' } })).toThrow('thinner crushed');
+  });
+});
+
+describe('a window that the doubt just fills', () => {
+  it('has one pack that is sure, and a little more doubt has none', () => {
+    const at = (u: number) =>
+      packWindow({ fittedPack: thou(28), measured: estimate(thou(24), thou(u)), limits: { min: thou(5), max: thou(8) }, sense: 1 }).sure;
+    // 9 to 12, less 2 × 0.75 at each end: 10½ alone
+    expect(at(0.75)).toEqual({ min: thou(10.5), max: thou(10.5) });
+    expect(at(0.76)).toBeNull();
+  });
 });

@@ -234,3 +234,59 @@ describe('a graph of faces', () => {
   it('turned round, only the part that is turned is', () =>
     expect(turnRound(turnRound(graph, 'b'), 'c').parts.map((p) => p.turned)).toEqual([false, true, true]));
 });
+
+describe('a nut-drawn pair’s own bearing', () => {
+  // cones drawn against a spacer: the gap is inside a bearing, and its stand comes off it
+  const graph: FaceGraph = {
+    parts: [
+      { id: 'spacer', name: 'Spacer', kind: 'part', turned: false, faces: ['spacer.1', 'spacer.2'] },
+      { id: 'hub', name: 'Hub', kind: 'part', turned: false, faces: ['hub.1', 'hub.2'] },
+    ],
+    lengths: [
+      { id: 'spacer', part: 'spacer', name: 'spacer', from: 'spacer.1', to: 'spacer.2', length: mm(40), u: 3_000 },
+      { id: 'hub', part: 'hub', name: 'hub, seat to seat', from: 'hub.1', to: 'hub.2', length: mm(20), u: 4_000 },
+    ],
+    contacts: [
+      { id: 'in', a: 'spacer.1', b: 'hub.1', kind: 'rolling', stand: mm(-9), standU: 12_000 },
+      { id: 'out', a: 'hub.2', b: 'spacer.2', kind: 'open', openBearing: true, name: 'outer bearing', stand: mm(10.9), standU: 2_000 },
+    ],
+  };
+  // by hand, from the hub’s far seat round to the spacer’s end: −20 + 9 + 40 − 10.9 = 18.1
+  it('comes off by its stand, with its doubt', () => {
+    const links = gapLinks(graph, 'out');
+    expect(links.at(-1)).toEqual({ id: 'out', part: null, label: 'outer bearing', sense: -1, length: mm(10.9), u: 2_000 });
+    expect(gapFromSizes(graph, 'out')).toMatchObject({ value: mm(18.1), u: Math.hypot(3_000, 4_000, 12_000, 2_000) });
+    expect(senseOnPath(graph, 'spacer', 'out')).toBe(1);
+    expect(senseOnPath(graph, 'hub', 'out')).toBe(-1);
+    expect(senseOnPath(graph, 'nothing', 'out')).toBe(0);
+  });
+  it('with no name, no stand and no doubt is asked for, and found from what was read', () => {
+    const bare = { ...graph, contacts: [graph.contacts[0], { id: 'out', a: 'hub.2', b: 'spacer.2', kind: 'open', openBearing: true }] } as FaceGraph;
+    expect(gapLinks(bare, 'out').at(-1)).toEqual({ id: 'out', part: null, label: 'bearing stand', sense: -1, length: null, u: 0 });
+    expect(gapFromSizes(bare, 'out')).toMatchObject({ missing: ['bearing stand'] });
+    expect(solveUnknown(bare, 'out', mm(18.1))?.length).toBe(mm(10.9));
+    expect(solveUnknown(graph, 'out', mm(18.1))).toBeNull();
+  });
+  it('is no gap where the contact is closed', () => expect(() => gapLinks(graph, 'in')).toThrow('no open contact'));
+});
+
+describe('the graph of a ready shaft', () => {
+  it('names what stands between, where it has a name, and leaves the rest without', () => {
+    const { contacts } = templateGraph(shaftTemplate('taperPair', 'underCover', { gasket: true }));
+    expect(contacts.find((c) => c.id === 'bearingIn')).toStrictEqual({
+      id: 'bearingIn',
+      a: 'cupIn.back',
+      b: 'coneIn.back',
+      kind: 'rolling',
+      stand: null,
+      name: 'bearing, input end, T',
+    });
+    expect(contacts.find((c) => c.kind === 'seated')).not.toHaveProperty('name');
+  });
+  it('a gasket is a part of it, and in the slots, where there is one', () => {
+    const parts = (gasket: boolean) => shaftTemplate('taperPair', 'underCover', { gasket }).parts.map((p) => p.role);
+    expect(parts(true)).toContain('gasket');
+    expect(parts(false)).not.toContain('gasket');
+    expect(shaftTemplate('plainThrust', 'thrustWasher').slots[0]?.name).toBe('Thrust washer');
+  });
+});

@@ -46,17 +46,17 @@ describe('what is measured at places', () => {
   });
   it('has ovality and taper where it is round and long, a range and none where it is not, and wear where new is known', () => {
     const read = [{ readings: [thou(12), thou(9)] }];
-    expect(labels(featureSurveySum('journal', read))).toEqual(['mean', 'smallest', 'largest', 'ovality', 'taper']);
-    expect(labels(featureSurveySum('float', read))).toEqual(['mean', 'smallest', 'largest', 'range']);
-    expect(labels(featureSurveySum('float', read, { new: thou(6) }))).toEqual(['mean', 'smallest', 'largest', 'range', 'wear']);
+    expect(labels(featureSurveySum('journal', read))).toStrictEqual(['mean', 'smallest', 'largest', 'ovality', 'taper']);
+    expect(labels(featureSurveySum('float', read))).toStrictEqual(['mean', 'smallest', 'largest', 'range']);
+    expect(labels(featureSurveySum('float', read, { new: thou(6) }))).toStrictEqual(['mean', 'smallest', 'largest', 'range', 'wear']);
   });
 });
 
 describe('a thrust washer', () => {
   const points = [mm(3.1), mm(3.06), mm(3.08)];
   it('shows wear and groove only where they are known', () => {
-    expect(labels(thrustSurveySum({ points }))).toEqual(['mean', 'thinnest', 'taper']);
-    expect(labels(thrustSurveySum({ points, new: mm(3.2), grooves: [mm(0.4), mm(0.3)] }))).toEqual([
+    expect(labels(thrustSurveySum({ points }))).toStrictEqual(['mean', 'thinnest', 'taper']);
+    expect(labels(thrustSurveySum({ points, new: mm(3.2), grooves: [mm(0.4), mm(0.3)] }))).toStrictEqual([
       'mean',
       'thinnest',
       'taper',
@@ -86,9 +86,16 @@ describe('the other sums', () => {
     }));
   it('of advice go by the rule that was chosen', () => {
     const question = { diameter: inch(1), revsPerMinute: 600, material: 'bronze' } as const;
-    expect(labels(clearanceAdviceSum({ ...question, rule: 'thouAnInch' }))).toEqual(['bore', 'least', 'greatest', 'let it go to']);
+    expect(labels(clearanceAdviceSum({ ...question, rule: 'thouAnInch' }))).toStrictEqual(['bore', 'least', 'greatest', 'let it go to']);
     expect(clearanceAdviceSum({ ...question, rule: 'thouAnInch' })[1]).toMatchObject({ expression: 'a thou an inch of bore', value: thou(1) });
-    expect(labels(clearanceAdviceSum(question))).toEqual(['bore', 'speed at the bore, m/s', 'of the bore', 'least', 'greatest', 'let it go to']);
+    expect(labels(clearanceAdviceSum(question))).toStrictEqual([
+      'bore',
+      'speed at the bore, m/s',
+      'of the bore',
+      'least',
+      'greatest',
+      'let it go to',
+    ]);
   });
   it('nothing found, or nothing wrong with it, proposes nothing but reuse', () => {
     expect(proposedDecision('gear', [])).toBe('reuse');

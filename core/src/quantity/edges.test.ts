@@ -1,0 +1,293 @@
+import { describe, expect, it } from '@jest/globals';
+import {
+  closedFloat,
+  convertLimits,
+  convertQuantity,
+  formatLimits,
+  formatQuantityLimits,
+  inch,
+  insideOf,
+  isSum,
+  limitsIn,
+  mm,
+  nearestSizes,
+  readLimits,
+  readQuantity,
+  readQuantityLimits,
+  readSpecLine,
+  sumLengths,
+  suspectSlip,
+  suspectTorqueSlip,
+  thou,
+  twoSystems,
+  UNITS,
+  type Length,
+  type QuantityLimits,
+} from '../index.ts';
+
+const refusal = (run: () => unknown): string => {
+  try {
+    run();
+    return 'none';
+  } catch (error) {
+    return (error as { code?: string }).code ?? String(error);
+  }
+};
+const length = (min: number | null, max: number | null, unit: 'thou' | 'mm' | 'in' = 'thou'): QuantityLimits => ({ kind: 'length', min, max, unit });
+
+describe('lengths added up', () => {
+  // worked by hand: 3 thou is 0.0762 mm
+  it.each([
+    ['3 thou+0.2 mm', 276_200],
+    ['3 thou + 0.2 mm', 276_200],
+    ['3 thou +0.2 mm', 276_200],
+    ['3 thou  +  0.2 mm', 276_200],
+    ['3 thou and 0.2 mm', 276_200],
+    ['3  thou   less   1  thou', 50_800],
+    ['0.2 mm less 3 thou', 123_800],
+    ['0.2 mm - 3 thou', 123_800],
+    ['3 thou - 0.2 mm', -123_800],
+    ['2 × 0.20 mm', 400_000],
+    ['2x0.20 mm', 400_000],
+    ['2 x 0.20 mm', 400_000],
+    ['2 * 0.20 mm', 400_000],
+    ['0.20 mm × 2', 400_000],
+    ['0.20 mm x2', 400_000],
+    ['2×0.20 mm less 3×1 thou', 323_800],
+    ['5 + 3 thou', 203_200],
+    ['5 thou + 3', 203_200],
+    ['1-1/8 in + 1/8', 31_750_000],
+    ['1.103 less .375 in', 18_491_200],
+    ['12 + 5 + 3 thou', 508_000],
+  ])('%s', (text, nm) => expect(sumLengths(text).value).toBe(nm));
+  it('say how often each was taken, with its sign, and in what unit', () =>
+    expect(sumLengths('2 × 0.20 mm less 3 thou')).toEqual({
+      value: mm(0.4) - thou(3),
+      unit: 'mm',
+      terms: [
+        { times: 2, value: mm(0.2), unit: 'mm' },
+        { times: -1, value: thou(3), unit: 'thou' },
+      ],
+    }));
+  it('are more than one figure', () => {
+    for (const text of ['3 thou + 2', '2 x 3 thou', '3 thou x 2', '1 in less 2', '5 - 3 thou']) expect([text, isSum(text)]).toEqual([text, true]);
+    for (const text of ['3 thou', '1-1/8 in', '-3 thou', '5-8 thou', 'max 3 thou', '']) expect([text, isSum(text)]).toEqual([text, false]);
+  });
+  it('need a unit somewhere, and are of lengths alone', () => {
+    expect(refusal(() => sumLengths('3 + 2'))).toBe('noUnit');
+    for (const text of ['3 thou + 2 N·m', '10 °C + 5 °C', '3 thou + 2 bananas'])
+      expect([text, refusal(() => sumLengths(text))]).toEqual([text, 'notALength']);
+    expect(refusal(() => sumLengths('3 thou + '))).toBe('notANumber');
+  });
+});
+
+describe('a slip', () => {
+  const meant = (entered: Length, min: number, max: number): number[] =>
+    suspectSlip(entered, { min: thou(min), max: thou(max) }).map((s) => Math.round(s.meant / 254) / 100);
+  it('is looked for a little beyond what is expected, and what lies inside comes first', () => {
+    // 4.25 and 9.2 are 0.85 × 5 and 1.15 × 8: on the edge they are still meant, past it they are not
+    expect(meant(thou(42.5), 5, 8)).toContain(4.25);
+    expect(meant(thou(42.4), 5, 8)).not.toContain(4.24);
+    expect(meant(thou(91.9), 5, 8)).toContain(9.19);
+    expect(meant(thou(92.1), 5, 8)).not.toContain(9.21);
+  });
+  it('from nothing up is looked for in the upper half', () => {
+    expect(meant(thou(60), 0, 8)).toEqual([6]);
+    expect(meant(thou(30), 0, 8)).toEqual([]);
+    expect(meant(thou(40), 0, 8)).toEqual([4]);
+  });
+  it('of two places is known, and none is made of nothing', () => {
+    expect(meant(thou(600), 5, 8)).toContain(6);
+    expect(meant(thou(0), 5, 8)).toEqual([]);
+    expect(suspectSlip(thou(600), { min: thou(5), max: thou(8) }).find((s) => s.factor === 100)?.why).toBe('the point two places out');
+  });
+  it('the commoner comes first where two are as likely', () => {
+    // 200 thou: 200 ÷ 39.37 is 5.08, ÷ 25.4 is 7.87: both inside, and thou for millimetres is the commoner
+    expect(meant(thou(200), 5, 8)).toEqual([5.08, 7.87]);
+  });
+  it('of torque is not asked of what is on a limit', () => {
+    expect(suspectTorqueSlip(24, { min: 24, max: 30 })).toEqual([]);
+    expect(suspectTorqueSlip(30, { min: 24, max: 30 })).toEqual([]);
+    expect(suspectTorqueSlip(300, { min: 24, max: 30 }).map((s) => Math.round(s.meant))).toEqual([25, 30, 31, 34]);
+  });
+});
+
+describe('limits of a length', () => {
+  it('that are one figure twice are in order', () => expect(readLimits('5-5 thou', 'mm').limits).toEqual({ min: thou(5), max: thou(5) }));
+  it('of one end keep the other open when they are said in another unit', () => {
+    expect(convertLimits({ min: thou(4) }, { unit: 'mm', step: 0.001 })).toStrictEqual({ min: mm(0.102) });
+    expect(convertLimits({ max: thou(7) }, { unit: 'mm', step: 0.001 })).toStrictEqual({ max: mm(0.177) });
+    expect(convertLimits({}, { unit: 'mm', step: 0.001 })).toStrictEqual({});
+  });
+  it('a lone greatest of a float starts from nothing, and nothing else does', () => {
+    expect(closedFloat({ max: thou(3) })).toEqual({ min: 0, max: thou(3) });
+    expect(closedFloat({ max: thou(0) })).toEqual({ min: 0, max: 0 });
+    expect(closedFloat({ max: thou(-1) })).toEqual({ max: thou(-1) });
+    expect(closedFloat({ min: thou(1), max: thou(3) })).toEqual({ min: thou(1), max: thou(3) });
+    expect(closedFloat({ min: thou(1) })).toEqual({ min: thou(1) });
+    expect(closedFloat({})).toEqual({});
+  });
+  it('narrower than two steps of what they are said to stay as they are', () => {
+    // two steps of 0.001 mm are 2 µm: 1.9 µm stays, 50 µm is rounded inward
+    const narrow = { min: 100_500 as Length, max: 102_400 as Length };
+    expect(insideOf(narrow, 'mm')).toEqual(narrow);
+    expect(insideOf({ min: 100_500 as Length, max: 150_600 as Length }, 'mm')).toEqual({ min: 101_000, max: 150_000 });
+    expect(insideOf({ min: thou(1.05), max: thou(1.2) }, 'thou')).toEqual({ min: thou(1.05), max: thou(1.2) });
+    expect(insideOf({ min: thou(1.05), max: thou(3.06) }, 'thou')).toEqual({ min: thou(1.1), max: thou(3) });
+  });
+  it('are written by their side of nothing', () => {
+    expect(formatLimits({ min: thou(-3), max: thou(-1) }, 'thou')).toBe('preload 1–3');
+    expect(formatLimits({ min: thou(-3), max: thou(0) }, 'thou')).toBe('preload 0–3');
+    expect(formatLimits({ min: thou(-3), max: thou(2) }, 'thou')).toBe('3 preload to 2 float');
+    expect(formatLimits({ min: thou(0), max: thou(0) }, 'thou')).toBe('0–0');
+    expect(formatLimits({ min: thou(3) }, 'thou')).toBe('min 3');
+    expect(formatLimits({}, 'thou')).toBe('none');
+  });
+});
+
+describe('limits of anything', () => {
+  const meanings = (text: string) => readQuantityLimits(text).meanings.map((m) => [m.unit, m.min, m.max]);
+  it('with a stroke between whole halves may be a fraction, and others are a range', () => {
+    expect(meanings('3/4 N·m')).toEqual([
+      ['N·m', 3, 4],
+      ['N·m', 0.75, 0.75],
+    ]);
+    expect(meanings('8/12 N·m')).toEqual([['N·m', 8, 12]]);
+    expect(meanings('12 / 16 N·m')).toEqual([
+      ['N·m', 12, 16],
+      ['N·m', 0.75, 0.75],
+    ]);
+    expect(meanings('12/8 N·m')).toEqual([['N·m', 1.5, 1.5]]);
+    expect(meanings('1-1/2 N·m')).toEqual([['N·m', 1.5, 1.5]]);
+    expect(meanings('12-1/2 N·m')).toEqual([['N·m', 12.5, 12.5]]);
+    expect(meanings('1-11/16 N·m')).toEqual([['N·m', 1.6875, 1.6875]]);
+  });
+  it('with three decimals and no unit are inches or millimetres, with none thou or hundredths', () => {
+    expect(meanings('1.250-1.255').map(([unit]) => unit)).toEqual(['in', 'mm']);
+    expect(meanings('5-8').map(([unit]) => unit)).toEqual(['thou', 'mm']);
+    expect(meanings('5-8')[1]).toEqual(['mm', mm(0.05), mm(0.08)]);
+  });
+  it('that are not limits but a figure are one figure, and nonsense is refused for what it is', () => {
+    expect(meanings('0.5 mm')).toEqual([['mm', mm(0.5), mm(0.5)]]);
+    expect(refusal(() => readQuantityLimits('0.5 mm banana'))).toBe('notANumber');
+    expect(refusal(() => readQuantityLimits('8-5 thou'))).toBe('reversedLimits');
+  });
+  it('in another unit leave an open end open', () => {
+    expect(limitsIn(length(null, thou(7)), 'mm')).toEqual({ min: null, max: 0.177, step: 0.001 });
+    expect(limitsIn(length(thou(4), null), 'mm')).toEqual({ min: 0.102, max: null, step: 0.001 });
+    expect(limitsIn(length(thou(4), null), 'thou')).toMatchObject({ min: 4, max: null });
+    expect(limitsIn(length(null, thou(7)), 'thou')).toMatchObject({ min: null, max: 7 });
+    const torque: QuantityLimits = { kind: 'torque', min: null, max: 30, unit: 'N·m' };
+    expect(limitsIn(torque, 'lbf·ft')).toEqual({ min: null, max: 22.1, step: 0.1 });
+    expect(limitsIn({ ...torque, min: 24, max: null }, 'lbf·ft')).toEqual({ min: 17.8, max: null, step: 0.1 });
+  });
+  it('a window of one step is said, and one of none refused', () => {
+    // 2 to 2 of a step: 12.0 to 12.2 N·m is 8.851 to 8.998 lbf·ft
+    expect(limitsIn({ kind: 'torque', min: 12, max: 12.2, unit: 'N·m' }, 'lbf·ft')).toMatchObject({ min: 8.86, max: 8.99 });
+    expect(refusal(() => limitsIn({ kind: 'torque', min: 12, max: 12.001, unit: 'N·m' }, 'lbf·ft'))).toBe('inverted');
+    expect(limitsIn({ kind: 'torque', min: 10, max: 10.1, unit: 'lbf·ft' }, 'lbf·ft')).toMatchObject({ min: expect.any(Number) });
+  });
+  it('are written short, with their sign, each its own way', () => {
+    expect(formatQuantityLimits({ kind: 'temperature', min: -20, max: -5, unit: '°C' }, '°C')).toBe('−20–−5');
+    expect(formatQuantityLimits({ kind: 'temperature', min: 0, max: 20, unit: '°C' }, '°C')).toBe('0–20');
+    expect(formatQuantityLimits(length(thou(4.5), thou(4.5)), 'thou')).toBe('4.5');
+    expect(formatQuantityLimits(length(thou(4), thou(4)), 'thou')).toBe('4');
+    expect(formatQuantityLimits({ kind: 'torque', min: 24.5, max: 30, unit: 'N·m' }, 'N·m')).toBe('24.5–30');
+    expect(formatQuantityLimits(length(null, null), 'thou')).toBe('');
+  });
+  it('stand in the sheet in two systems, each kind in its own', () => {
+    const of = (kind: QuantityLimits['kind'], unit: string) => twoSystems({ kind, unit, min: 40, max: 40 });
+    expect(of('force', 'N')).toEqual({ imperial: 'lbf', metric: 'N' });
+    expect(of('pressure', 'bar')).toEqual({ imperial: 'psi', metric: 'bar' });
+    expect(of('volume', 'l')).toEqual({ imperial: 'imp pt', metric: 'l' });
+    expect(of('temperature', '°C')).toEqual({ imperial: '°F', metric: '°C' });
+    expect(of('speed', 'km/h')).toEqual({ imperial: 'mph', metric: 'km/h' });
+    expect(of('speed', 'mph')).toEqual({ imperial: 'mph', metric: 'km/h' });
+    expect(of('pressure', 'psi')).toEqual({ imperial: 'psi', metric: 'bar' });
+    expect(of('turning', 'rev/min')).toEqual({ imperial: 'rev/min', metric: 'rev/min' });
+    expect(of('angle', '°')).toEqual({ imperial: '°', metric: '°' });
+    expect(twoSystems(length(mm(1.9), mm(1.9), 'in')).imperial).toBe('thou');
+    expect(twoSystems(length(mm(2), mm(2), 'in')).imperial).toBe('in');
+    expect(twoSystems(length(mm(5.1), mm(5.1), 'mm')).imperial).toBe('in');
+    expect(twoSystems(length(mm(5), mm(5), 'mm')).imperial).toBe('thou');
+  });
+});
+
+describe('a quantity', () => {
+  it('of no number is refused, and empty too', () => {
+    expect(refusal(() => convertQuantity(Number.NaN, 'N·m', 'lbf·ft'))).toBe('notANumber');
+    expect(refusal(() => convertQuantity(Infinity, 'N·m', 'lbf·ft'))).toBe('notANumber');
+    expect(refusal(() => readQuantity('  '))).toBe('empty');
+  });
+  it.each([
+    ["12°30'", 12.5],
+    ["-12°30'", -12.5],
+    ['12° 30′', 12.5],
+    ["0°7.5'", 0.125],
+    ["1.25°0'", 1.25],
+    ['12°30\'36"', 12.51],
+    ["12°30'36.36''", 12.5101],
+  ])('of an angle, %s', (text, degrees) => expect(readQuantity(text).value).toBeCloseTo(degrees, 9));
+  it.each(["x12°30'", "12°30'x", "12°3x'"])('is no angle written %s', (text) => expect(() => readQuantity(text)).toThrow());
+  it('says what is taken for granted of a weight, and nothing of a pull', () => {
+    expect(readQuantity('2 kg')).toMatchObject({ kind: 'force', notes: ['a weight is taken as the pull it makes'] });
+    expect(readQuantity('20 N').notes).toStrictEqual([]);
+    expect(UNITS.find((u) => u.name === 'N')).not.toHaveProperty('note');
+  });
+  it.each([
+    ['36 km/h', 'm/s', 10],
+    ['36 kmh', 'm/s', 10],
+    ['36 kph', 'm/s', 10],
+    ['60 m/min', 'm/s', 1],
+    ['60 ft/min', 'ft/s', 1],
+    ['3600 mph', 'm/s', 1609.344],
+  ])('%s in %s is %d', (text, to, expected) => {
+    const { value } = readQuantity(text);
+    expect(convertQuantity(value, 'm/s', to)).toBeCloseTo(expected, 9);
+  });
+});
+
+describe('what is nearest', () => {
+  const named = (wanted: Length, of: string): string[] =>
+    nearestSizes(wanted)
+      .filter((n) => n.of === of)
+      .map((n) => n.name);
+  it('of metric sheet and metric drills, up and down their range', () => {
+    expect(named(mm(0.26), 'metric')).toEqual(['0.25 mm sheet']);
+    expect(named(mm(1.55), 'metric')).toEqual(['1.5 mm sheet']);
+    expect(named(mm(13), 'drill')[0]).toBe('drill 13.0 mm');
+    expect(named(mm(24.5), 'drill')[0]).toBe('drill 24.5 mm');
+    expect(named(mm(13.5), 'drill')[0]).toBe('drill 13.5 mm');
+    expect(named(mm(0.3), 'drill')).toContain('drill 0.3 mm');
+    expect(named(mm(7.3), 'drill')[0]).toBe('drill 7.3 mm');
+  });
+  it('is left out where it misses by more than a tenth, and kept where it is just that', () => {
+    // 10 mm is the thickest sheet: a tenth of 11.11 is 1.11
+    expect(named(mm(11.1), 'metric')).toEqual(['10 mm sheet']);
+    expect(named(mm(11.2), 'metric')).toEqual([]);
+    expect(nearestSizes(thou(0.5)).every((n) => n.size !== 0)).toBe(true);
+  });
+  it('names a thing once, the first of two that are as near', () => {
+    const half = nearestSizes(inch(0.5)).filter((n) => n.of === 'fraction');
+    expect(half.map((n) => n.name)).toEqual(['1/2″']);
+    const leaves = [
+      { thickness: mm(0.24), name: 'one' },
+      { thickness: mm(0.26), name: 'other' },
+    ];
+    expect(nearestSizes(mm(0.25), leaves).filter((n) => n.of === 'leaf')).toMatchObject([{ name: 'one' }]);
+  });
+});
+
+describe('a line of a page', () => {
+  it('has what stands after it and in brackets as remarks, and a name without its dots', () => {
+    expect(readSpecLine('Cover bolts, 18-22 lb ft (oiled)')).toMatchObject({ name: 'Cover bolts', remark: 'oiled' });
+    expect(readSpecLine('Drain plug - 30 Nm cold (new washer)')).toMatchObject({ name: 'Drain plug', remark: 'cold, new washer' });
+    expect(readSpecLine('Drain plug ;; 30 Nm')).toMatchObject({ name: 'Drain plug', remark: '' });
+    expect(readSpecLine('4-9 thou second gear float')).toMatchObject({ state: 'understood', name: 'second gear float' });
+  });
+  it('with two figures in brackets that are of different things, or of one end, asks', () => {
+    expect(readSpecLine('Wheel nuts 85 lb ft (115 mm)').state).toBe('ask');
+    expect(readSpecLine('Run-out max 0.10 mm (0.002-0.004 in)').state).toBe('ask');
+    expect(readSpecLine('Run-out max 0.10 mm (max 0.004 in)').state).toBe('understood');
+  });
+});
