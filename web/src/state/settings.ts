@@ -1,6 +1,7 @@
 import type { Dialect } from '@elder-cog/core';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { v4 } from 'uuid';
 
 /** How this one browser shows things. None of it changes how an entry is read. */
 interface Settings {
@@ -24,14 +25,8 @@ interface Settings {
   setWho(who: string): void;
 }
 
-/** A random id that also works over plain http, where crypto.randomUUID does not. */
-export function newId(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x40;
-  bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
-  const hex = [...bytes].map((b) => b.toString(16).padStart(2, '0')).join('');
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
-}
+/** A random id; over plain http too, where the browser has no maker of its own. */
+export const newId = (): string => v4();
 
 const toldBare = (): 'thou' | 'mm' => (typeof document !== 'undefined' && document.documentElement.dataset.bare === 'mm' ? 'mm' : 'thou');
 

@@ -1,0 +1,77 @@
+import { newShaft, type Change } from '@elder-cog/contract';
+import type { EntryValues, Instrument, Length, LengthUnit, Meaning, Place, ReadingEntry } from '@elder-cog/core';
+import { asUnderstood, leavesFromSaid, limitRow, type oneByOne } from '../../state/gapActions.ts';
+import { newId, useSettings } from '../../state/settings.ts';
+
+export interface LooseQuestion {
+  readonly machine: string;
+  readonly place: Place;
+  readonly pack: ReturnType<typeof oneByOne>;
+  readonly limits: Meaning<EntryValues['limits']> & { readonly text: string };
+  readonly read: Omit<Meaning<ReadingEntry>, 'value'> & {
+    readonly entry: ReadingEntry;
+    readonly unit: LengthUnit;
+    readonly text: string;
+    readonly method: 'dial' | 'feelers';
+    readonly instrument: Instrument;
+    /** what it comes to */
+    readonly value: Length;
+  };
+}
+
+/** What stands on the Loose sheet as a machine of its own: in one command, so that it is there whole or not at all. */
+export function looseJob({ machine, place, pack, limits, read }: LooseQuestion): { begin: Change; jobId: string; shaftId: string } | null {
+  const at = new Date().toISOString();
+  const [jobId, assemblyId, buildId] = [newId(), newId(), newId()];
+  const { who } = useSettings.getState();
+  const template = place === 'thrustWasher' ? 'plainThrust' : 'taperPair';
+  const kept = place === 'betweenCones' || place === 'betweenCups' ? 'behindCone' : place;
+  const shaft = newShaft({
+    assemblyId,
+    name: 'Shaft',
+    template,
+    place: template === 'plainThrust' ? 'thrustWasher' : kept,
+    gasket: false,
+    position: 0,
+    newId,
+  });
+  const gap = shaft.stations.find((s) => s.subject === 'gap');
+  const slot = shaft.slots.find((s) => s.kind === 'adjuster');
+  if (!gap || !slot) return null;
+  const { method, instrument, text } = read;
+  const { kind: _, ...whole } = { ...shaft, stations: shaft.stations.map((s) => (s.id === gap.id ? { ...s, method, instrument } : s)) };
+  const begin: Change = {
+    kind: 'job.begin',
+    job: { id: jobId, machine, year: '', note: '', createdAt: at, archivedAt: null },
+    assemblies: [{ id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false }],
+    shafts: [whole],
+    limits: [limitRow(gap.id, limits.text, limits)],
+    builds: [
+      {
+        id: buildId,
+        assemblyId,
+        parentId: null,
+        stage: 'as_found',
+        at,
+        who,
+        label: '',
+        feel: [],
+        note: '',
+        fits: [{ id: newId(), slotId: slot.id, leaves: leavesFromSaid(pack, []), state: null }],
+      },
+    ],
+    readings: [
+      {
+        id: newId(),
+        stationId: gap.id,
+        buildId,
+        raw: { method, text, understood: asUnderstood({ ...read, value: read.entry }), instrument, restsOn: [] },
+        who,
+        takenAt: at,
+        supersedes: null,
+        keptAs: { value: read.value, words: text.slice(0, 120) },
+      },
+    ],
+  };
+  return { begin, jobId, shaftId: shaft.shaft.id };
+}
