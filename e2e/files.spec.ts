@@ -107,8 +107,9 @@ test('the page speaks either vocabulary, and what a person wrote is left alone',
   await page.locator('#view').focus();
   await page.keyboard.press('w');
   await expect(page.getByText('Idler shaft end play').first()).toBeVisible();
-  await expect(page.getByRole('heading', { name: /Transfer case/ })).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Transfer case' })).toBeVisible();
+  // what the box is called was written by a person
+  await expect(page.getByRole('heading', { name: /Transfer box/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Transfer box' })).toBeVisible();
   await page.reload();
   await expect(page.getByText('Idler shaft end play').first()).toBeVisible();
 });

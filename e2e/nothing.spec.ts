@@ -236,7 +236,7 @@ test('a box and a shaft keep the names a person gave them, in sentences too', as
 test('Back closes the Reckoner, and leaves the page behind it', async ({ page, empty }) => {
   await page.goto(`${empty.url}/drawer`);
   await page.goto(`${empty.url}/workshop`);
-  await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { name: 'Backups' })).toBeVisible();
   await page.keyboard.press('/');
   await page.getByLabel('What to reckon').fill('3 thou + 0.2 mm');
   await expect(page.getByText('10.9', { exact: true })).toBeVisible();

@@ -27,7 +27,7 @@ export default function JobShell(): JSX.Element {
   const stored = reply.data?.facts;
   const read = useMemo(() => (stored ? readJob(stored) : null), [stored]);
   useMemo(() => {
-    if (stored) leaveAsWritten(namesIn(stored));
+    if (stored) leaveAsWritten(...namesIn(stored));
   }, [stored]);
   const open = useMemo((): OpenJob | null => {
     if (!stored || !read || 'spoilt' in read || !drawer.data) return null;
@@ -55,13 +55,10 @@ export default function JobShell(): JSX.Element {
 }
 
 /** What a person called the things of a job: its boxes and shafts, the rows that stand alone, what came off. */
-const namesIn = (facts: JobFacts): string[] => {
-  const paired = new Set(facts.stations.flatMap((s) => [s.boreId, s.journalId]));
-  return [
-    ...[...facts.assemblies, ...facts.shafts].map((each) => each.name),
-    ...facts.stations.flatMap((s) => (isFeatureKind(s.subject) && !paired.has(s.id) ? [s.name] : [])),
-    ...facts.strip.map((line) => line.part),
-  ];
+const namesIn = ({ assemblies, shafts, stations, strip }: JobFacts): [string[], string[]] => {
+  const paired = new Set(stations.flatMap((s) => [s.boreId, s.journalId]));
+  const rows = stations.filter((s) => isFeatureKind(s.subject) && !paired.has(s.id));
+  return [[...assemblies, ...shafts].map((each) => each.name), [...rows.map((row) => row.name), ...strip.map((line) => line.part)]];
 };
 
 function LoadTrouble({ error }: { error: Error }): JSX.Element {
