@@ -101,6 +101,84 @@ for (const [name, path] of VIEWS) {
   }
 }
 
+/** With something open over or under it: a panel, what was wrong, what is asked, the keys at the foot. */
+const OPEN: readonly (readonly [name: string, path: string, open: (page: Page) => Promise<unknown>])[] = [
+  [
+    'the Section with a slip asked about',
+    jobPath('section'),
+    async (page) => {
+      await page.locator('#entry').fill('120');
+      await page.keyboard.press('Enter');
+      await page.locator('#entry-says').getByRole('alert').waitFor();
+    },
+  ],
+  [
+    'the Section with an entry refused, and how it is read open',
+    jobPath('section'),
+    async (page) => {
+      await page.locator('#entry').fill('banana');
+      await page.keyboard.press('Enter');
+      await page.locator('#entry-says').getByRole('alert').waitFor();
+      await page.getByRole('button', { name: /^Dial, 1 thou/ }).click();
+    },
+  ],
+  [
+    'the Wear book with its limits open',
+    jobPath('wear', 1),
+    async (page) => {
+      await page
+        .getByRole('button', { name: /^Limits/ })
+        .first()
+        .click();
+      await page.getByRole('button', { name: 'Reckon one…' }).click();
+    },
+  ],
+  [
+    'the strip log with a line asked about',
+    jobPath('strip'),
+    async (page) => {
+      await page.locator('#entry').fill('Washer, 5');
+      await page.keyboard.press('Enter');
+      await page.getByRole('form', { name: 'Next off' }).getByRole('alert').waitFor();
+    },
+  ],
+  [
+    'the Loose sheet with an answer and its sum',
+    '/',
+    async (page) => {
+      await page.getByLabel('Limits', { exact: true }).fill('5-8 thou');
+      await page.getByLabel('Pack in now').fill('20+8');
+      await page.getByLabel('Reading', { exact: true }).fill('88>12');
+      await page.getByTestId('loose-answer').waitFor();
+    },
+  ],
+  [
+    'the Reckoner with a sum in it',
+    '/drawer',
+    async (page) => {
+      await page.keyboard.press('/');
+      await page.getByLabel('What to reckon').fill('3 thou + 0.2 mm');
+      await page.getByRole('region', { name: 'The working' }).waitFor();
+    },
+  ],
+];
+
+for (const [name, path, open] of OPEN) {
+  for (const [width, height] of [
+    [1280, 800],
+    [820, 1180],
+    [390, 844],
+  ] as const) {
+    test(`${name} lies well at ${width}×${height}`, async ({ page, demo }) => {
+      await page.setViewportSize({ width, height });
+      await page.goto(demo.url + path, { waitUntil: 'networkidle' });
+      await expect(page.locator('#view')).not.toHaveText(/Opening/);
+      await open(page);
+      expect(await faults(page)).toEqual([]);
+    });
+  }
+}
+
 test('every drawing has a twin in words, reached by Tab', async ({ page, demo }) => {
   await page.goto(demo.url + jobPath('section'), { waitUntil: 'networkidle' });
   const twin = page.locator('[data-section] p');
