@@ -253,8 +253,6 @@ function inStoredOrder(facts: JobFacts): JobFacts {
   const place = (n: number): string => String(n).padStart(9, '0');
   return {
     ...facts,
-    assemblies: by(facts.assemblies, (r) => `${place(r.position)} ${r.id}`),
-    shafts: by(facts.shafts, (r) => `${place(r.position)} ${r.id}`),
     specs: by(facts.specs, (r) => place(r.position)),
   };
 }
