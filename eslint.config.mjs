@@ -1,7 +1,7 @@
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'shots/**', 'data/**', 'test-results/**'] },
+  { ignores: ['**/dist/**', '**/node_modules/**', 'shots/**', 'data/**', 'test-results/**', '.cache/**'] },
   ...tseslint.configs.strict,
   {
     files: ['**/*.ts', '**/*.tsx'],

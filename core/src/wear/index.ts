@@ -1,4 +1,5 @@
 export * from './clearanceAdvice.ts';
+export * from './decisions.ts';
 export * from './featureKinds.ts';
 export * from './inspection.ts';
 export * from './looks.ts';

@@ -1,5 +1,5 @@
 import type { PartType } from './featureKinds.ts';
-import type { DecisionName, Look, LookList } from './inspection.ts';
+import type { DecisionName, Look, LookList } from './decisions.ts';
 
 const look = (what: string, slight: DecisionName, bad: DecisionName): Look => ({ look: what, slight, bad });
 
