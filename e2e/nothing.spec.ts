@@ -1,4 +1,4 @@
-import { expect, test } from './workshop.ts';
+import { expect, firstReading, test } from './workshop.ts';
 import type { Page } from '@playwright/test';
 
 /** Nothing is a must: no limits, no leaves, no pack, no shaft. And what was half typed, or wrong yesterday, is not lost or stuck. */
@@ -118,14 +118,7 @@ test('cones drawn by a nut are not reckoned with a cover’s sign: it is asked, 
 });
 
 test('a wrong reading of yesterday is taken back from the Record with a reason, and the verdict follows', async ({ page, empty }) => {
-  await newMachine(page, empty.url);
-  await page.getByLabel('Limits', { exact: true }).fill('5-8 thou');
-  await page.keyboard.press('Enter');
-  await page.getByLabel('Pack in now').fill('20 thou');
-  await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'None yet' }).click();
-  await page.getByRole('button', { name: /^Dial, pushed/ }).click();
-  await rested(page);
+  await firstReading(page, empty.url, { bare: 'thou', limits: '5-8 thou', pack: '20 thou' });
   for (const text of ['6', '6', '15']) {
     await entry(page).fill(text);
     await entry(page).press('Enter');

@@ -1,37 +1,9 @@
 import type { Page } from '@playwright/test';
-import { expect, jobPath, test } from './workshop.ts';
+import { expect, firstReading, jobPath, test } from './workshop.ts';
 
 const entry = (page: Page) => page.locator('#entry');
 const alertAt = (page: Page) => page.locator('#entry-says').getByRole('alert');
 const kept = (page: Page) => page.getByText(/^Kept: /);
-
-/** A new machine in an empty workshop, with a dial at its gap and nothing read yet. */
-async function firstReading(
-  page: Page,
-  url: string,
-  { bare, limits, pack }: { readonly bare: 'thou' | 'mm'; readonly limits: string | null; readonly pack: string },
-): Promise<void> {
-  await page.goto(`${url}/workshop`);
-  if (bare === 'mm')
-    await page
-      .getByRole('button', { name: /millimetres/ })
-      .first()
-      .click();
-  await page.goto(`${url}/new`);
-  await page.getByLabel('Machine', { exact: true }).fill('Peat cutter');
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  if (limits === null) await page.getByRole('button', { name: 'None known' }).click();
-  else {
-    await page.getByLabel('Limits', { exact: true }).fill(limits);
-    await page.keyboard.press('Enter');
-  }
-  await page.getByLabel('Pack in now').fill(pack);
-  await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'None yet' }).click();
-  await page.getByRole('button', { name: /^Dial, pushed/ }).click();
-  await page.getByRole('button', { name: 'torqued' }).click();
-  await page.getByRole('button', { name: 'square', exact: true }).click();
-}
 
 /**
  * Slips that cost people an evening, entered at a gap that has read 12 thou in this build: each is asked about or refused with a

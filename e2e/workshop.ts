@@ -61,3 +61,31 @@ export const jobPath = (view: string, shaft = 0): string => {
   const [job] = DEMO.jobs;
   return `/jobs/${job?.job.id ?? ''}/${view}?shaft=${job?.shafts[shaft]?.id ?? ''}`;
 };
+
+/** A new machine in an empty workshop, with a dial at its gap and nothing read yet. */
+export async function firstReading(
+  page: Page,
+  url: string,
+  { bare, limits, pack }: { readonly bare: 'thou' | 'mm'; readonly limits: string | null; readonly pack: string },
+): Promise<void> {
+  await page.goto(`${url}/workshop`);
+  if (bare === 'mm')
+    await page
+      .getByRole('button', { name: /millimetres/ })
+      .first()
+      .click();
+  await page.goto(`${url}/new`);
+  await page.getByLabel('Machine', { exact: true }).fill('Peat cutter');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  if (limits === null) await page.getByRole('button', { name: 'None known' }).click();
+  else {
+    await page.getByLabel('Limits', { exact: true }).fill(limits);
+    await page.keyboard.press('Enter');
+  }
+  await page.getByLabel('Pack in now').fill(pack);
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'None yet' }).click();
+  await page.getByRole('button', { name: /^Dial, pushed/ }).click();
+  await page.getByRole('button', { name: 'torqued' }).click();
+  await page.getByRole('button', { name: 'square', exact: true }).click();
+}

@@ -21,6 +21,7 @@ import {
   workshopFile,
   type Change,
 } from './index.ts';
+import { OLD_FILES } from './oldFiles.fixture.ts';
 
 let count = 0;
 const newId = (): string => `00000000-0000-4000-8000-${(++count).toString(16).padStart(12, '0')}`;
@@ -158,17 +159,7 @@ describe('the file format', () => {
   const text = (path: string): string => readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8');
   it('is written down as the program has it', () =>
     expect(JSON.parse(text('docs/file-format.schema.json'))).toEqual(JSON.parse(JSON.stringify(fileSchema()))));
-  it.each([
-    'workshop-v1.json',
-    'workshop-v2.json',
-    'job-v2.json',
-    'workshop-v3.json',
-    'job-v3.json',
-    'workshop-v4.json',
-    'job-v4.json',
-    'workshop-v5.json',
-    'job-v5.json',
-  ])('%s is still read, and is sound', (name) => {
+  it.each(OLD_FILES)('%s is still read, and is sound', (name) => {
     const raw: unknown = upgradeFile(JSON.parse(text(`contract/fixtures/${name}`)));
     const file = name.startsWith('job') ? jobFile.parse(raw) : workshopFile.parse(raw);
     expect(fileProblems(file)).toEqual([]);

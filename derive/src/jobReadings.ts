@@ -2,6 +2,7 @@ import type { JobFacts } from '@elder-cog/contract';
 import { formatLength } from '@elder-cog/core';
 import { packTotal, withdrawnIds } from './builds.ts';
 import { derive } from './derive.ts';
+import { boxOf } from './limitOffers.ts';
 import { readingComesTo } from './readingValue.ts';
 
 /** One reading as a line of a spreadsheet. */
@@ -34,7 +35,7 @@ export function jobReadings(facts: JobFacts): ReadingLine[] {
   return facts.readings.map((reading) => {
     const station = stations.get(reading.stationId);
     const shaft = facts.shafts.find((s) => s.id === station?.shaftId);
-    const box = facts.assemblies.find((a) => a.id === (station?.assemblyId ?? shaft?.assemblyId));
+    const box = facts.assemblies.find((a) => station && a.id === boxOf(facts, station));
     const gap = gaps.get(reading.stationId);
     const build = builds.get(`${shaft?.id ?? ''} ${reading.buildId ?? ''}`);
     const adjuster = facts.slots.find((s) => s.shaftId === shaft?.id && s.kind === 'adjuster');

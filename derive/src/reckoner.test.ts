@@ -48,6 +48,8 @@ describe('the Reckoner', () => {
       answer: null,
       choices: ['1.103 less .375 thou', '1.103 less .375 mm', '1.103 less .375 in'],
     });
+    // a range or a difference, with no unit: which is not known before its unit is
+    expect(reckon('5 - 8', [])).toMatchObject({ answer: null, choices: ['5 - 8 thou', '5 - 8 mm', '5 - 8 in'] });
     expect(reckon('3 thou + 2 N·m', [])).toMatchObject({ answer: null, refusal: expect.stringContaining('Only lengths are added up') });
   });
   it('shows its working', () => {

@@ -20,6 +20,7 @@ import {
   NM_PER,
   type OtherQuantity,
   otherUnits,
+  type QuantityLimits,
   type QuantityRead,
   quantityUnitWord,
   readEntry,
@@ -28,6 +29,7 @@ import {
   ReckoningError,
   searchPacks,
   sumLengths,
+  type SumTerm,
   tidy,
   twoSystems,
   UNITS,
@@ -68,56 +70,51 @@ const UNIT_NAMES: Readonly<Record<LengthUnit, string>> = { thou: 'thousandths of
 export function reckon(text: string, lots: readonly Lot[]): Reckoner {
   const clean = tidy(text);
   if (clean === '') return { answer: null, choices: [], refusal: '' };
+  const isReading = /[<>]|goes|stops/i.test(clean);
+  const isAdded = !isReading && isSum(clean);
   try {
-    if (isSum(clean) && !/[<>]|goes|stops/i.test(clean)) return sumOr(clean, lots);
-    if (/[<>]|goes|stops/i.test(clean)) return { answer: readingAnswer(clean, lots), choices: [] };
+    if (isAdded) return limitsAlone(clean) ?? { answer: sumAnswer(clean, lots), choices: [] };
+    if (isReading) return { answer: readingAnswer(clean, lots), choices: [] };
     const read = readQuantity(clean);
     return { answer: quantityAnswer(read, text.trim(), lots), choices: (read.meanings ?? []).map((m) => sayMeaning(m)) };
   } catch (error) {
     if (!(error instanceof ReckoningError)) throw error;
     if (error.code === 'noUnit')
-      return {
-        answer: null,
-        choices: (isSum(clean) ? ['thou', 'mm', 'in'] : ['thou', 'mm', 'in', 'N·m', 'lb ft']).map((unit) => `${clean} ${unit}`),
-        refusal: error.message,
-      };
-    if (error.code === 'notALength') return { answer: null, choices: [], refusal: error.message };
-    return limitsOr(clean, error);
+      return { answer: null, choices: (isAdded ? LENGTHS : USUAL).map((unit) => `${clean} ${unit}`), refusal: error.message };
+    return error.code === 'notALength' ? { answer: null, choices: [], refusal: error.message } : limitsOr(clean, error);
   }
 }
 
-/** A spaced stroke between two figures is a range where the smaller stands first, and takes off where it does not. */
-function sumOr(clean: string, lots: readonly Lot[]): Reckoner {
+const LENGTHS = ['thou', 'mm', 'in'] as const;
+const USUAL = [...LENGTHS, 'N·m', 'lb ft'] as const;
+
+/** The limits that an entry is, where it is nothing else: a spaced stroke is a range where the smaller stands first, and takes off where it does not. */
+function limitsAlone(clean: string): Reckoner | null {
   try {
-    const read = readQuantityLimits(clean);
-    if (read.meanings.length > 0) return limitsOr(clean, new ReckoningError('notLimits', ''));
+    return limitsAnswer(readQuantityLimits(clean).meanings);
   } catch (error) {
-    if (!(error instanceof ReckoningError)) throw error;
+    if (error instanceof ReckoningError) return null;
+    throw error;
   }
+}
+
+function sumAnswer(clean: string, lots: readonly Lot[]): Reckoned {
   const { value, unit, terms } = sumLengths(clean);
-  const units = new Set(terms.map((term) => term.unit));
   const answer = lengthAnswer(value, unit, lots);
-  const inBoth = units.size > 1 && !isMetric(unit) ? ['thou' as const, 'mm' as const] : [unit];
-  return {
-    choices: [],
-    answer: {
-      ...answer,
-      readAs: describeLength(value, unit),
-      working: [
-        ...inBoth.map((of) => ({
-          label: `added up in ${UNIT_NAMES[of]}`,
-          expression: `${terms
-            .map(({ times, value: each }, i) => {
-              const figure = trim(fromLength(each, of), 5);
-              const sign = times < 0 ? '− ' : i > 0 ? '+ ' : '';
-              return `${sign}${Math.abs(times) === 1 ? '' : `${Math.abs(times)} × `}${figure}`;
-            })
-            .join(' ')} = ${trim(fromLength(value, of), 5)}`,
-        })),
-        ...answer.working,
-      ],
-    },
-  };
+  const isMixed = terms.some((term) => term.unit !== unit);
+  const units: readonly LengthUnit[] = isMixed && !isMetric(unit) ? ['thou', 'mm'] : [unit];
+  const added = units.map((of) => ({
+    label: `added up in ${UNIT_NAMES[of]}`,
+    expression: `${terms.map((term, i) => termWords(term, of, i === 0)).join(' ')} = ${trim(fromLength(value, of), 5)}`,
+  }));
+  return { ...answer, readAs: describeLength(value, unit), working: [...added, ...answer.working] };
+}
+
+/** "− 2 × 0.2": one figure of a sum, its sign before it, but for a plus at the beginning. */
+function termWords({ times, value }: SumTerm, of: LengthUnit, isFirst: boolean): string {
+  const sign = times < 0 ? '− ' : isFirst ? '' : '+ ';
+  const often = Math.abs(times) === 1 ? '' : `${Math.abs(times)} × `;
+  return `${sign}${often}${trim(fromLength(value, of), 5)}`;
 }
 
 const sayMeaning = (read: QuantityRead): string =>
@@ -125,25 +122,29 @@ const sayMeaning = (read: QuantityRead): string =>
     .replace(/(\.\d*?)0+$/, '$1')
     .replace(/\.$/, '')} ${quantityUnitWord(read.unit)}`;
 
+/** Limits in both systems; null where they could be meant in more than one way. */
+function limitsAnswer(meanings: readonly QuantityLimits[]): Reckoner | null {
+  const [limits] = meanings;
+  if (meanings.length !== 1 || !limits) return null;
+  const { imperial, metric } = twoSystems(limits);
+  const units = imperial === metric ? [metric] : [imperial, metric];
+  return {
+    choices: [],
+    answer: {
+      what: 'limits',
+      readAs: 'limits, rounded inward in the other system',
+      notes: [],
+      tiles: units.map((unit) => ({ label: quantityUnitWord(unit), value: formatQuantityLimits(limits, unit), unit: '', exactly: '' })),
+      working: [],
+      length: null,
+      nearest: [],
+    },
+  };
+}
+
 function limitsOr(clean: string, error: ReckoningError): Reckoner {
   try {
-    const { meanings } = readQuantityLimits(clean);
-    const [limits] = meanings;
-    if (meanings.length !== 1 || !limits) return { answer: null, choices: [], refusal: error.message };
-    const { imperial, metric } = twoSystems(limits);
-    const units = imperial === metric ? [metric] : [imperial, metric];
-    return {
-      choices: [],
-      answer: {
-        what: 'limits',
-        readAs: 'limits, rounded inward in the other system',
-        notes: [],
-        tiles: units.map((unit) => ({ label: quantityUnitWord(unit), value: formatQuantityLimits(limits, unit), unit: '', exactly: '' })),
-        working: [],
-        length: null,
-        nearest: [],
-      },
-    };
+    return limitsAnswer(readQuantityLimits(clean).meanings) ?? { answer: null, choices: [], refusal: error.message };
   } catch (second) {
     if (second instanceof ReckoningError) return { answer: null, choices: [], refusal: second.code === 'notLimits' ? error.message : second.message };
     throw second;

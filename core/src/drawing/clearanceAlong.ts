@@ -1,5 +1,5 @@
 import { describeLength, formatLength, nanometres, type Length } from '../quantity/index.ts';
-import { line, path, PX_PER_MM, text, textWidth, type Shape } from './shapes.ts';
+import { line, path, magnificationOf, text, textWidth, type Shape } from './shapes.ts';
 
 export interface ClearanceAlong {
   /** from one end of the bush to the other, at two places or more */
@@ -9,7 +9,7 @@ export interface ClearanceAlong {
   readonly height: number;
 }
 
-/** The gap drawn at its widest, as a share of the height: half leaves room for what lies either side of it. */
+/** The gap drawn at its widest, as a share of the height: the rest is the bush over it and the journal under it. */
 const WIDEST = 0.34;
 
 /**
@@ -24,8 +24,10 @@ export function clearanceAlong({ places, unit, width, height }: ClearanceAlong):
   const step = (x1 - x0) / Math.max(1, places.length - 1);
   const x = (i: number): number => x0 + i * step;
   const top = height * 0.62; // the journal's upper edge; what lies above it is the gap, and then the bush
-  const bush = widest.map((clearance, i) => `${x(i).toFixed(1)},${(top - Math.max(0, clearance) * perNm).toFixed(1)}`);
-  const magnification = Math.round((perNm * 1_000_000) / PX_PER_MM);
+  // an interference is no gap
+  const edge = (clearance: Length): number => top - Math.max(0, clearance) * perNm;
+  const bush = widest.map((clearance, i) => `${x(i).toFixed(1)},${edge(clearance).toFixed(1)}`);
+  const magnification = magnificationOf(perNm);
   const shapes: Shape[] = [
     path(`M${x0},26H${x1}L${[...bush].reverse().join('L')}Z`, { fill: 'hatchBronze', stroke: 'part', width: 1.5, id: 'bush' }),
     path(`M${x0},${top}H${x1}V${height - 22}H${x0}Z`, { fill: 'steel', stroke: 'part', width: 1.5, id: 'journal' }),
@@ -35,7 +37,7 @@ export function clearanceAlong({ places, unit, width, height }: ClearanceAlong):
       const half = textWidth(said, 'number', 16) / 2 + 6;
       const at = Math.min(Math.max(x(i), x0 + half), x1 - half);
       return [
-        line(x(i), top - Math.max(0, clearance) * perNm, x(i), top, 'ink', 2),
+        line(x(i), edge(clearance), x(i), top, 'ink', 2),
         text(at, top + 21, said, 'number', 16, 'ink', { anchor: 'middle', bold: true, halo: 'steel' }),
         text(at, 18, place.at, 'text', 14, 'ink2', { anchor: 'middle' }),
       ];

@@ -1,5 +1,5 @@
 import { describeLength, formatLength, nanometres, type Length } from '../quantity/index.ts';
-import { ellipse, line, path, PX_PER_MM, text, type Shape } from './shapes.ts';
+import { ellipse, line, path, magnificationOf, text, type Shape } from './shapes.ts';
 
 export interface ClearanceDrawing {
   readonly bore: { readonly least: Length; readonly most: Length };
@@ -30,7 +30,7 @@ export function clearanceShapes({ bore, journal, width, height }: ClearanceDrawi
   const greatest = nanometres(bore.most - journal.least);
   const top = cy - bv;
   const gapEnd = cy + off - jv;
-  const magnification = Math.round((pxPerNm * 1_000_000) / PX_PER_MM);
+  const magnification = magnificationOf(pxPerNm);
   const shapes: Shape[] = [
     path(`${ellipse(cx, cy, outer, outer)}${ellipse(cx, cy, bh, bv)}`, { fill: 'hatchBronze', stroke: 'part', width: 1.5 }),
     path(ellipse(cx, cy, bh, bv), { fill: 'sheet', stroke: 'part', width: 1.5, id: 'bore' }),

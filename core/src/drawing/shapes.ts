@@ -90,6 +90,9 @@ export const text = (
 /** Pixels to a millimetre at full size: 96 to the inch. */
 export const PX_PER_MM = 96 / 25.4;
 
+/** How many times larger than life something is drawn, as it is said. `pxPerNm`: pixels of one nanometre. */
+export const magnificationOf = (pxPerNm: number): number => Math.round((pxPerNm * 1_000_000) / PX_PER_MM);
+
 /** A closed ellipse, as a path: two of them one inside the other make a ring to be filled in turn. */
 export const ellipse = (cx: number, cy: number, rx: number, ry: number): string =>
   `M${(cx - rx).toFixed(2)},${cy.toFixed(2)}a${rx.toFixed(2)},${ry.toFixed(2)} 0 1 0 ${(2 * rx).toFixed(2)},0a${rx.toFixed(2)},${ry.toFixed(2)} 0 1 0 ${(-2 * rx).toFixed(2)},0Z`;

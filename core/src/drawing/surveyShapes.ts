@@ -1,5 +1,5 @@
 import { formatLength, type Length, type LengthUnit } from '../quantity/index.ts';
-import { ellipse, line, path, PX_PER_MM, text, textWidth, type Shape } from './shapes.ts';
+import { ellipse, line, path, magnificationOf, text, textWidth, type Shape } from './shapes.ts';
 
 export interface SurveyPlace {
   readonly at: string;
@@ -32,7 +32,7 @@ export function surveyShapes({ places, isHole, isRound = true, unit, width, heig
   const span = Math.max(1, ovality(oval));
   const rx = radius;
   const ry = ovality(oval) === 0 ? radius : radius - room / 2;
-  const ovalScale = Math.round(((room / span) * 1_000_000) / PX_PER_MM);
+  const ovalScale = magnificationOf(room / span);
   const divide = cx * 2 + 8;
   const left: Shape[] = [
     path(`${ellipse(cx, cy, radius + 12, radius + 12)}${ellipse(cx, cy, rx, ry)}`, {
@@ -82,7 +82,7 @@ function alongShapes(places: readonly SurveyPlace[], isHole: boolean, unit: Leng
     means.map((mean, i) => `${(x0 + i * step).toFixed(1)},${at(lean(mean)).toFixed(1)}`).join('L');
   const upper = edge((off) => (isHole ? top + 8 + off : top + 8 + deep / 2 - off));
   const lower = edge((off) => (isHole ? bottom - 8 - off : bottom - 8 - deep / 2 + off));
-  const scale = Math.round((perNm * 1_000_000) / PX_PER_MM);
+  const scale = magnificationOf(perNm);
   const body: Shape[] = isHole
     ? [
         path(`M${x0},${top - 12}H${x1}L${upper.split('L').reverse().join('L')}Z`, { fill: 'hatchBronze', stroke: 'part', width: 1.5 }),

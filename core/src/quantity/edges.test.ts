@@ -24,15 +24,8 @@ import {
   type Length,
   type QuantityLimits,
 } from '../index.ts';
+import { refusalOf } from '../testing.ts';
 
-const refusal = (run: () => unknown): string => {
-  try {
-    run();
-    return 'none';
-  } catch (error) {
-    return (error as { code?: string }).code ?? String(error);
-  }
-};
 const length = (min: number | null, max: number | null, unit: 'thou' | 'mm' | 'in' = 'thou'): QuantityLimits => ({ kind: 'length', min, max, unit });
 
 describe('lengths added up', () => {
@@ -74,10 +67,10 @@ describe('lengths added up', () => {
     for (const text of ['3 thou', '1-1/8 in', '-3 thou', '5-8 thou', 'max 3 thou', '']) expect([text, isSum(text)]).toEqual([text, false]);
   });
   it('need a unit somewhere, and are of lengths alone', () => {
-    expect(refusal(() => sumLengths('3 + 2'))).toBe('noUnit');
+    expect(refusalOf(() => sumLengths('3 + 2'))).toBe('noUnit');
     for (const text of ['3 thou + 2 N·m', '10 °C + 5 °C', '3 thou + 2 bananas'])
-      expect([text, refusal(() => sumLengths(text))]).toEqual([text, 'notALength']);
-    expect(refusal(() => sumLengths('3 thou + '))).toBe('notANumber');
+      expect([text, refusalOf(() => sumLengths(text))]).toEqual([text, 'notALength']);
+    expect(refusalOf(() => sumLengths('3 thou + '))).toBe('notANumber');
   });
 });
 
@@ -169,8 +162,8 @@ describe('limits of anything', () => {
   });
   it('that are not limits but a figure are one figure, and nonsense is refused for what it is', () => {
     expect(meanings('0.5 mm')).toEqual([['mm', mm(0.5), mm(0.5)]]);
-    expect(refusal(() => readQuantityLimits('0.5 mm banana'))).toBe('notANumber');
-    expect(refusal(() => readQuantityLimits('8-5 thou'))).toBe('reversedLimits');
+    expect(refusalOf(() => readQuantityLimits('0.5 mm banana'))).toBe('notANumber');
+    expect(refusalOf(() => readQuantityLimits('8-5 thou'))).toBe('reversedLimits');
   });
   it('in another unit leave an open end open', () => {
     expect(limitsIn(length(null, thou(7)), 'mm')).toEqual({ min: null, max: 0.177, step: 0.001 });
@@ -184,7 +177,7 @@ describe('limits of anything', () => {
   it('a window of one step is said, and one of none refused', () => {
     // 2 to 2 of a step: 12.0 to 12.2 N·m is 8.851 to 8.998 lbf·ft
     expect(limitsIn({ kind: 'torque', min: 12, max: 12.2, unit: 'N·m' }, 'lbf·ft')).toMatchObject({ min: 8.86, max: 8.99 });
-    expect(refusal(() => limitsIn({ kind: 'torque', min: 12, max: 12.001, unit: 'N·m' }, 'lbf·ft'))).toBe('inverted');
+    expect(refusalOf(() => limitsIn({ kind: 'torque', min: 12, max: 12.001, unit: 'N·m' }, 'lbf·ft'))).toBe('inverted');
     expect(limitsIn({ kind: 'torque', min: 10, max: 10.1, unit: 'lbf·ft' }, 'lbf·ft')).toMatchObject({ min: expect.any(Number) });
   });
   it('are written short, with their sign, each its own way', () => {
@@ -215,9 +208,9 @@ describe('limits of anything', () => {
 
 describe('a quantity', () => {
   it('of no number is refused, and empty too', () => {
-    expect(refusal(() => convertQuantity(Number.NaN, 'N·m', 'lbf·ft'))).toBe('notANumber');
-    expect(refusal(() => convertQuantity(Infinity, 'N·m', 'lbf·ft'))).toBe('notANumber');
-    expect(refusal(() => readQuantity('  '))).toBe('empty');
+    expect(refusalOf(() => convertQuantity(Number.NaN, 'N·m', 'lbf·ft'))).toBe('notANumber');
+    expect(refusalOf(() => convertQuantity(Infinity, 'N·m', 'lbf·ft'))).toBe('notANumber');
+    expect(refusalOf(() => readQuantity('  '))).toBe('empty');
   });
   it.each([
     ["12°30'", 12.5],

@@ -20,7 +20,6 @@ import {
   readQuantity,
   readQuantityLimits,
   readSpecLine,
-  ReckoningError,
   suspectTorqueSlip,
   thou,
   twoSystems,
@@ -29,15 +28,7 @@ import {
   type QuantityLimits,
 } from '../index.ts';
 import { SPEC_PAGE } from './specPage.fixture.ts';
-
-const refusal = (run: () => unknown): string => {
-  try {
-    run();
-    return 'nothing refused';
-  } catch (error) {
-    return error instanceof ReckoningError ? error.code : String(error);
-  }
-};
+import { refusalOf } from '../testing.ts';
 
 describe('conversions', () => {
   // legal definitions: gallon 4.54609 l (Weights and Measures Act 1985), US gallon 231 in³; design's check values
@@ -58,7 +49,7 @@ describe('conversions', () => {
   );
 
   it('of torque by either name are the same', () => expect(convertQuantity(7, 'lbf·in', 'kgf·cm')).toBe(convertTorque(7, 'lbf·in', 'kgf·cm')));
-  it('are refused between different things', () => expect(refusal(() => convertQuantity(1, 'psi', 'N·m'))).toBe('twoKinds'));
+  it('are refused between different things', () => expect(refusalOf(() => convertQuantity(1, 'psi', 'N·m'))).toBe('twoKinds'));
   it('there and back come to the same number', () => {
     fc.assert(
       fc.property(fc.constantFrom(...UNITS), fc.double({ min: 0.001, max: 10_000, noNaN: true }), ({ name }, value) => {
@@ -95,7 +86,7 @@ describe('a quantity as it is typed', () => {
     [`12°75'`, 'refused', 0, 'notANumber'],
     ['23 furlongs', 'refused', 0, 'notANumber'],
   ] as [string, string, number, string][])('%s', (text, kind, value, unit) => {
-    if (kind === 'refused') return expect(refusal(() => readQuantity(text))).toBe(unit);
+    if (kind === 'refused') return expect(refusalOf(() => readQuantity(text))).toBe(unit);
     const read = readQuantity(text);
     expect(read).toMatchObject({ kind, unit });
     expect(fromBase(read.value, unit)).toBeCloseTo(value, 9);
@@ -142,11 +133,11 @@ describe('limits of any quantity', () => {
     expect(readQuantityLimits('0.005 to 0.008').meanings.map((m) => m.unit)).toEqual(['in', 'mm']);
   });
   it('reversed, in two units, or without a figure is refused', () => {
-    expect(refusal(() => readQuantityLimits('22-18 lb ft'))).toBe('reversedLimits');
-    expect(refusal(() => readQuantityLimits('18 lb ft to 22 Nm'))).toBe('twoUnits');
-    expect(refusal(() => readQuantityLimits('hand tight'))).toBe('notLimits');
-    expect(refusal(() => readQuantityLimits(''))).toBe('empty');
-    expect(refusal(() => readQuantityLimits('24'))).toBe('noUnit');
+    expect(refusalOf(() => readQuantityLimits('22-18 lb ft'))).toBe('reversedLimits');
+    expect(refusalOf(() => readQuantityLimits('18 lb ft to 22 Nm'))).toBe('twoUnits');
+    expect(refusalOf(() => readQuantityLimits('hand tight'))).toBe('notLimits');
+    expect(refusalOf(() => readQuantityLimits(''))).toBe('empty');
+    expect(refusalOf(() => readQuantityLimits('24'))).toBe('noUnit');
   });
   it('are shown in the other system rounded inward', () => {
     expect(limitsIn(only('4-7 thou'), 'mm')).toMatchObject({ min: 0.102, max: 0.177 });

@@ -19,15 +19,7 @@ import {
   toLength,
   type TorqueUnit,
 } from './index.ts';
-
-const code = (run: () => unknown): string => {
-  try {
-    run();
-    return 'no refusal';
-  } catch (error) {
-    return (error as { code?: string }).code ?? String(error);
-  }
-};
+import { refusalOf } from '../testing.ts';
 
 describe('a length', () => {
   it('is exact in both systems: 2 thou is 50 800 nm, 0.001 mm is 1 000, 1/64 in is 396 875', () => {
@@ -68,7 +60,7 @@ describe('a length', () => {
     ['12 metres', 'notANumber'],
     ['mm 5', 'notANumber'],
     ['99999999', 'tooLong'],
-  ])('refuses %s with a code', (text, expected) => expect(code(() => parseLength(text, 'mm'))).toBe(expected));
+  ])('refuses %s with a code', (text, expected) => expect(refusalOf(() => parseLength(text, 'mm'))).toBe(expected));
 
   it('says that a metric shop may mean 0.2 mm by two tenths', () => {
     const read = readLength('2 tenths', 'thou');
@@ -85,7 +77,7 @@ describe('a length', () => {
     ]).toEqual(['24.0', '−0.050', '0.000', '0.0255 in']);
   });
 
-  it('refuses what is not a number rather than becoming NaN', () => expect(code(() => toLength(Number.NaN, 'mm'))).toBe('notANumber'));
+  it('refuses what is not a number rather than becoming NaN', () => expect(refusalOf(() => toLength(Number.NaN, 'mm'))).toBe('notANumber'));
 });
 
 describe('wire gauge', () => {
@@ -132,7 +124,7 @@ describe('limits', () => {
     ['5 thou to 0.2 mm', 'twoUnits'],
     ['fish-chips', 'notANumber'],
     ['preload 3-1 thou', 'reversedLimits'],
-  ])('refuses %s', (text, expected) => expect(code(() => parseLimits(text, 'mm'))).toBe(expected));
+  ])('refuses %s', (text, expected) => expect(refusalOf(() => parseLimits(text, 'mm'))).toBe(expected));
 
   it('converts inward: 4–7 thou at 0.001 mm is 0.102–0.177', () => {
     expect(convertLimits(parseLimits('4-7 thou', 'mm'), { unit: 'mm', step: 0.001 })).toEqual({ min: 102_000, max: 177_000 });
@@ -140,7 +132,7 @@ describe('limits', () => {
 
   it('leaves limits alone that are whole steps already, and refuses a step wider than the window', () => {
     expect(convertLimits({ min: thou(4), max: thou(7) }, { unit: 'thou', step: 0.5 })).toEqual({ min: thou(4), max: thou(7) });
-    expect(code(() => convertLimits({ min: mm(0.011), max: mm(0.019) }, { unit: 'mm', step: 0.01 }))).toBe('inverted');
+    expect(refusalOf(() => convertLimits({ min: mm(0.011), max: mm(0.019) }, { unit: 'mm', step: 0.01 }))).toBe('inverted');
   });
 
   it('is written short', () => {

@@ -1,4 +1,4 @@
-import { ReckoningError, refuse } from '../errors.ts';
+import { refuse } from '../errors.ts';
 import { nanometres, type Length, type LengthUnit } from './length.ts';
 import { readLength, tidy, UNIT_PATTERN } from './readLength.ts';
 
@@ -45,9 +45,7 @@ export function sumLengths(text: string): LengthSum {
     const read = readLength(`${each ?? figure} ${unit}`.trim(), 'thou');
     return { times: sign * Number(often ?? 1), value: read.value, unit: read.unit };
   });
-  const [first] = terms;
-  if (!first) throw new ReckoningError('empty', 'Nothing was typed: give a size such as 0.25 mm or 10 thou.');
-  return { value: nanometres(terms.reduce((sum, { times, value }) => sum + times * value, 0)), unit: first.unit, terms };
+  return { value: nanometres(terms.reduce((sum, { times, value }) => sum + times * value, 0)), unit: terms[0]?.unit ?? 'thou', terms };
 }
 
 const swapped = (found: RegExpExecArray | null): readonly (string | undefined)[] | undefined => (found ? [found[0], found[2], found[1]] : undefined);

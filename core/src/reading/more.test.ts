@@ -1,17 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import { inch, mm, thou } from '../quantity/index.ts';
 import { combineMethods, coverageFactor, dialTravel, estimate, INSTRUMENTS, readEntry, studentCdf, understoodThen, verdictSum } from './index.ts';
+import { refusalOf } from '../testing.ts';
 
 const { dialThou, dialMm, micInch, micMm, feelersThou } = INSTRUMENTS;
-const refusal = (run: () => unknown): string => {
-  try {
-    run();
-    return 'none';
-  } catch (error) {
-    return (error as { code?: string }).code ?? String(error);
-  }
-};
-
 describe('two methods, or three', () => {
   const of = (...pairs: readonly (readonly [number, number])[]) => combineMethods(pairs.map(([value, u]) => estimate(thou(value), thou(u))));
   // two may differ by 2√(u₁² + u₂²): with 3 and 4 thou that is 10
@@ -64,12 +56,12 @@ describe('a dial', () => {
   const dial = { from: 0, to: 10, direction: 'clockwise' as const, divisions: 100, division: thou(1) };
   it('of no divisions, or of divisions of nothing, is none', () => {
     for (const wrong of [{ divisions: 0 }, { divisions: -100 }, { division: thou(0) }, { division: thou(-1) }])
-      expect(refusal(() => dialTravel({ ...dial, ...wrong }))).toBe('badDial');
+      expect(refusalOf(() => dialTravel({ ...dial, ...wrong }))).toBe('badDial');
   });
   it('runs to its last division and no farther', () => {
     expect(dialTravel({ ...dial, from: 100, to: 10 })).toBe(thou(10));
-    expect(refusal(() => dialTravel({ ...dial, to: 101 }))).toBe('offTheDial');
-    expect(refusal(() => dialTravel({ ...dial, from: -101 }))).toBe('offTheDial');
+    expect(refusalOf(() => dialTravel({ ...dial, to: 101 }))).toBe('offTheDial');
+    expect(refusalOf(() => dialTravel({ ...dial, from: -101 }))).toBe('offTheDial');
   });
 });
 
@@ -116,10 +108,10 @@ describe('an entry as it was read in its day', () => {
       expect([text, readEntry(text, instrument).choices]).toEqual([text, undefined]);
   });
   it('of one word that is no figure says what a reading is, and of a broken figure what is broken', () => {
-    expect(refusal(() => readEntry('banana', dialThou))).toBe('notAReading');
-    expect(refusal(() => readEntry('3/0', micInch))).toBe('zeroDenominator');
-    expect(refusal(() => readEntry('1,125', micMm))).toBe('ambiguousComma');
-    expect(refusal(() => readEntry('x 5', micMm))).toBe('notAReading');
+    expect(refusalOf(() => readEntry('banana', dialThou))).toBe('notAReading');
+    expect(refusalOf(() => readEntry('3/0', micInch))).toBe('zeroDenominator');
+    expect(refusalOf(() => readEntry('1,125', micMm))).toBe('ambiguousComma');
+    expect(refusalOf(() => readEntry('x 5', micMm))).toBe('notAReading');
   });
   it('with a unit is a size at a dial too; without one it is divisions', () => {
     expect(readEntry('0.30 mm', dialThou).values).toEqual([mm(0.3)]);

@@ -22,6 +22,7 @@ import {
   verdict,
   type Instrument,
 } from './index.ts';
+import { refusalOf } from '../testing.ts';
 
 // jstat ships as CommonJS without types
 const { jStat } = createRequire(import.meta.url)('jstat') as {
@@ -41,15 +42,6 @@ const DIAL: Instrument = {
 const FEELERS: Instrument = { kind: 'feelers', name: 'Feelers', unit: 'thou', resolution: thou(1), calibrationU: 0, priorS: 0 };
 const MIC: Instrument = { kind: 'micrometer', name: 'Micrometer', unit: 'in', resolution: inch(0.0001), calibrationU: 1_000, priorS: 2_000 };
 const on = { divisions: 100, division: thou(1) };
-const code = (run: () => unknown): string => {
-  try {
-    run();
-    return 'no refusal';
-  } catch (error) {
-    return (error as { code?: string }).code ?? String(error);
-  }
-};
-
 describe('a dial', () => {
   it('from 88 clockwise to 12 is 24 thou, not 76; anticlockwise it is 76', () => {
     expect(dialTravel({ from: 88, to: 12, direction: 'clockwise', ...on })).toBe(thou(24));
@@ -69,10 +61,10 @@ describe('a dial', () => {
   });
   it('refuses more than 45° off, a hand off the scale, and half turns', () => {
     const dial = { from: 0, to: 15, direction: 'clockwise', ...on } as const;
-    expect(code(() => dialTravel({ ...dial, stemAngle: 46 }))).toBe('tooFarOffSquare');
-    expect(code(() => dialTravel({ ...dial, stemAngle: -30, faceAngle: 30 }))).toBe('tooFarOffSquare');
-    expect(code(() => dialTravel({ ...dial, to: 120 }))).toBe('offTheDial');
-    expect(code(() => dialTravel({ ...dial, revolutions: 0.5 }))).toBe('badTurns');
+    expect(refusalOf(() => dialTravel({ ...dial, stemAngle: 46 }))).toBe('tooFarOffSquare');
+    expect(refusalOf(() => dialTravel({ ...dial, stemAngle: -30, faceAngle: 30 }))).toBe('tooFarOffSquare');
+    expect(refusalOf(() => dialTravel({ ...dial, to: 120 }))).toBe('offTheDial');
+    expect(refusalOf(() => dialTravel({ ...dial, revolutions: 0.5 }))).toBe('badTurns');
   });
   it('that does not come back has a stand that moved', () => {
     expect(dialReturn({ from: 88, back: 87, ...on })).toEqual({ drift: thou(-1), held: true });
@@ -92,7 +84,7 @@ describe('a depth over parallels', () => {
   });
   it('may be negative: a race standing proud', () => expect(depthOverParallels({ reading: mm(4.9), parallels: [mm(5)] })).toBe(mm(-0.1)));
   it('refuses a parallel of no thickness, and shows its sum', () => {
-    expect(code(() => depthOverParallels({ reading: mm(5), parallels: [mm(0)] }))).toBe('badParallel');
+    expect(refusalOf(() => depthOverParallels({ reading: mm(5), parallels: [mm(0)] }))).toBe('badParallel');
     expect(depthOverParallelsSum({ reading: mm(15), parallels: [mm(10)] }).at(-1)?.value).toBe(mm(5));
   });
 });
@@ -116,8 +108,8 @@ describe('feelers', () => {
     expect(reading.kind === 'estimate' && reading.u).toBeCloseTo(Math.hypot(thou(1) / Math.sqrt(12), 3_000), 6);
   });
   it('cannot go thicker than they stop, and one must be tried', () => {
-    expect(code(() => feelerBracket({ goes: thou(10), stops: thou(9) }))).toBe('feelersCrossed');
-    expect(code(() => feelerBracket({}))).toBe('nothingTried');
+    expect(refusalOf(() => feelerBracket({ goes: thou(10), stops: thou(9) }))).toBe('feelersCrossed');
+    expect(refusalOf(() => feelerBracket({}))).toBe('nothingTried');
   });
 });
 
@@ -167,7 +159,7 @@ describe('repeats', () => {
     }
   });
   it('need one reading at least, and show their sum', () => {
-    expect(code(() => repeats([], options))).toBe('noReadings');
+    expect(refusalOf(() => repeats([], options))).toBe('noReadings');
     expect(repeatsSum([thou(24), thou(22)], options).map((l) => l.value)).toEqual([thou(24), thou(22), thou(23), thou(2)]);
   });
 });
@@ -255,8 +247,8 @@ describe('an entry', () => {
     expect(readEntry('-4>6', balanced).reading.value).toBe(thou(10));
     expect(readEntry('40>-40', balanced).reading.value).toBe(thou(20));
     expect(readEntry('6<-4', balanced).reading.value).toBe(thou(10));
-    expect(code(() => readEntry('60>12', balanced))).toBe('offTheDial');
-    expect(code(() => readEntry('-4>6', DIAL))).toBe('offTheDial');
+    expect(refusalOf(() => readEntry('60>12', balanced))).toBe('offTheDial');
+    expect(refusalOf(() => readEntry('-4>6', DIAL))).toBe('offTheDial');
   });
   it('corrects for a dial off square and for the radius it is read at, and says so', () => {
     // 0.15 cos 30° = 0.1299, 0.15 ÷ cos 30° = 0.1732 by plane trigonometry; a radius of 40 read at 50 is 4/5
@@ -320,8 +312,8 @@ describe('an entry', () => {
     ['188>12', 'offTheDial'],
     ['5 ; x', 'notAReading'],
     ['goes', 'notAReading'],
-  ])('refuses “%s”', (text, expected) => expect(code(() => readEntry(text, DIAL))).toBe(expected));
-  it('has no hand to read on a micrometer', () => expect(code(() => readEntry('88>12', MIC))).toBe('noDial'));
+  ])('refuses “%s”', (text, expected) => expect(refusalOf(() => readEntry(text, DIAL))).toBe(expected));
+  it('has no hand to read on a micrometer', () => expect(refusalOf(() => readEntry('88>12', MIC))).toBe('noDial'));
 });
 
 describe('the sums of single readings', () => {

@@ -1,16 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { inch, mm, nanometres, thou } from '../quantity/index.ts';
-import { difference, estimate, INSTRUMENTS, readingOf, studentCdf, verdict, type ReadingEntry } from './index.ts';
-
-const hand = (from: number, to: number, more: Partial<Extract<ReadingEntry, { how: 'hand' }>> = {}): ReadingEntry => ({
-  how: 'hand',
-  from,
-  to,
-  back: null,
-  turns: 0,
-  direction: 'clockwise',
-  ...more,
-});
+import { difference, estimate, INSTRUMENTS, readingOf, studentCdf, verdict } from './index.ts';
+import { hand } from '../testing.ts';
 
 describe('what was understood of an entry, at its instrument', () => {
   it('where a hand went is so many divisions of it: of a thou, of a half, of two thousandths of a millimetre', () => {

@@ -1,16 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { thou } from '../quantity/index.ts';
 import { digitsEngraved, INSTRUMENTS, poolReadings, readingExample, readingOf, suspectHand, type HandEntry } from './index.ts';
+import { hand } from '../testing.ts';
 
-const hand = (from: number, to: number, more: Partial<HandEntry> = {}): HandEntry => ({
-  how: 'hand',
-  from,
-  to,
-  back: null,
-  turns: 0,
-  direction: 'clockwise',
-  ...more,
-});
 const suspected = (entry: HandEntry, min: number, max: number): string[] =>
   suspectHand(entry, INSTRUMENTS.dialThou, { min: thou(min), max: thou(max) }).map((s) => s.why);
 

@@ -10,15 +10,8 @@ import {
   type DrawerLeaf,
   type PackSearch,
 } from './index.ts';
+import { refusalOf } from '../testing.ts';
 
-const code = (run: () => unknown): string => {
-  try {
-    run();
-    return 'no refusal';
-  } catch (error) {
-    return (error as { code?: string }).code ?? String(error);
-  }
-};
 const one = (...thicknesses: number[]): DrawerLeaf[] => thicknesses.map((t) => ({ thickness: thou(t), quantity: 1 }));
 const question = (min: number, max: number, target: number, rest: Partial<PackSearch> = {}): PackSearch => ({
   min: thou(min),
@@ -93,9 +86,9 @@ describe('packs from the drawer', () => {
     expect(searchPacksSum(one(2), question(9, 12, 10.5))).toEqual([]);
   });
   it('refuse a window back to front, a leaf of nothing, and more than six leaves', () => {
-    expect(code(() => searchPacks(one(5), question(12, 9, 10)))).toBe('reversedWindow');
-    expect(code(() => searchPacks(one(0), question(9, 12, 10)))).toBe('badLeaf');
-    expect(code(() => searchPacks(one(5), question(9, 12, 10, { maxLeaves: 7 })))).toBe('tooManyLeaves');
+    expect(refusalOf(() => searchPacks(one(5), question(12, 9, 10)))).toBe('reversedWindow');
+    expect(refusalOf(() => searchPacks(one(0), question(9, 12, 10)))).toBe('badLeaf');
+    expect(refusalOf(() => searchPacks(one(5), question(9, 12, 10, { maxLeaves: 7 })))).toBe('tooManyLeaves');
   });
 
   /** Every multiset, one by one: slow and obvious. */
@@ -176,7 +169,7 @@ describe('packs from the drawer', () => {
   it('may be of one leaf, of six, and never of none', () => {
     expect(totals(searchPacks(one(5, 6), question(5, 12, 11, { maxLeaves: 1 })).packs)).toEqual([6, 5]);
     expect(totals(searchPacks([{ thickness: thou(2), quantity: 9 }], question(12, 12, 12)).packs)).toEqual([12]);
-    expect(code(() => searchPacks(one(5), question(9, 12, 10, { maxLeaves: 0 })))).toBe('tooManyLeaves');
+    expect(refusalOf(() => searchPacks(one(5), question(9, 12, 10, { maxLeaves: 0 })))).toBe('tooManyLeaves');
     expect(searchPacks([{ thickness: thou(5), quantity: 0 }], question(4, 6, 5)).packs).toEqual([]);
   });
   it('where none lands say what is nearest, unless that is nothing at all, and the leaf to make, unless it would tear', () => {
@@ -232,16 +225,16 @@ describe('a shim made', () => {
   });
   it('cannot be lapped from thinner stock, nor for a window back to front', () => {
     expect(
-      code(() => fabricateShim({ window: { min: thou(40), max: thou(41), ideal: thou(40.5) }, stock: [{ thickness: thou(31), quantity: 1 }] })),
+      refusalOf(() => fabricateShim({ window: { min: thou(40), max: thou(41), ideal: thou(40.5) }, stock: [{ thickness: thou(31), quantity: 1 }] })),
     ).toBe('noStock');
-    expect(code(() => fabricateShim({ window: { min: thou(4), max: thou(3), ideal: thou(3.5) }, stock: [] }))).toBe('badWindow');
+    expect(refusalOf(() => fabricateShim({ window: { min: thou(4), max: thou(3), ideal: thou(3.5) }, stock: [] }))).toBe('badWindow');
   });
   it('takes an ideal at either end of its window, and refuses one outside, or a window of nothing', () => {
     const plan = (min: number, ideal: number, max: number) => () =>
       fabricateShim({ window: { min: thou(min), ideal: thou(ideal), max: thou(max) }, stock: [{ thickness: thou(30) }] });
     expect(plan(24, 24, 27)()).toEqual({ from: thou(30), takeOff: thou(6), tolerance: 0 });
     expect(plan(24, 27, 27)()).toEqual({ from: thou(30), takeOff: thou(3), tolerance: 0 });
-    for (const wrong of [plan(24, 23, 27), plan(24, 28, 27), plan(-3, -1, 0), plan(0, 0, 0)]) expect(code(wrong)).toBe('badWindow');
+    for (const wrong of [plan(24, 23, 27), plan(24, 28, 27), plan(-3, -1, 0), plan(0, 0, 0)]) expect(refusalOf(wrong)).toBe('badWindow');
   });
   it('is lapped from the next stock up, never from what would do as it is', () =>
     expect(

@@ -30,15 +30,7 @@ import {
   type FaceGraph,
   type Place,
 } from './index.ts';
-
-const code = (run: () => unknown): string => {
-  try {
-    run();
-    return 'no refusal';
-  } catch (error) {
-    return (error as { code?: string }).code ?? String(error);
-  }
-};
+import { refusalOf } from '../testing.ts';
 
 describe('a stack', () => {
   const links = [
@@ -63,7 +55,7 @@ describe('a stack', () => {
   });
   it('shows its sum, and refuses to be empty', () => {
     expect(stackGapSum({ links }).map((l) => l.value)).toEqual([mm(30), mm(29.8), mm(0.2)]);
-    expect(code(() => stackGap({ links: [] }))).toBe('noLinks');
+    expect(refusalOf(() => stackGap({ links: [] }))).toBe('noLinks');
   });
 });
 
@@ -90,12 +82,12 @@ describe('the pack required', () => {
   });
   it('refuses a zero that may be preload, sense 0, and a negative pack, saying what must come off', () => {
     const q = { fittedPack: thou(5), measuredGap: thou(10), targetGap: thou(2), sense: 1 as const };
-    expect(code(() => requiredPack({ ...q, measuredGap: thou(0) }))).toBe('zeroMayBePreload');
-    expect(code(() => requiredPack({ ...q, measuredGap: { kind: 'atMost', value: thou(0) } }))).toBe('zeroMayBePreload');
-    expect(code(() => requiredPack({ ...q, measuredGap: { kind: 'atLeast', value: thou(9) } }))).toBe('oneSided');
-    expect(code(() => requiredPack({ ...q, measuredGap: { kind: 'atMost', value: thou(9) } }))).toBe('oneSided');
-    expect(code(() => requiredPack({ ...q, sense: 0 }))).toBe('senseZero');
-    expect(code(() => requiredPack({ ...q, factor: 0 }))).toBe('badFactor');
+    expect(refusalOf(() => requiredPack({ ...q, measuredGap: thou(0) }))).toBe('zeroMayBePreload');
+    expect(refusalOf(() => requiredPack({ ...q, measuredGap: { kind: 'atMost', value: thou(0) } }))).toBe('zeroMayBePreload');
+    expect(refusalOf(() => requiredPack({ ...q, measuredGap: { kind: 'atLeast', value: thou(9) } }))).toBe('oneSided');
+    expect(refusalOf(() => requiredPack({ ...q, measuredGap: { kind: 'atMost', value: thou(9) } }))).toBe('oneSided');
+    expect(refusalOf(() => requiredPack({ ...q, sense: 0 }))).toBe('senseZero');
+    expect(refusalOf(() => requiredPack({ ...q, factor: 0 }))).toBe('badFactor');
     expect(() => requiredPack(q)).toThrow('8.0 thou would have to come out and only 5.0 thou is in');
   });
   it('shows its sum', () =>
@@ -131,7 +123,7 @@ describe('the window of packs', () => {
   });
   it('takes a lone maximum as 0 to that, and refuses a lone minimum', () => {
     expect(packWindow({ ...base, limits: { max: thou(8) } })).toMatchObject({ min: thou(4), max: thou(12) });
-    expect(code(() => packWindow({ ...base, limits: { min: thou(5) } }))).toBe('oneLimit');
+    expect(refusalOf(() => packWindow({ ...base, limits: { min: thou(5) } }))).toBe('oneLimit');
   });
   it('is out of reach when nothing in would still be too loose', () =>
     expect(packWindow({ ...base, fittedPack: thou(5) })).toMatchObject({ reachable: false, sure: null }));
@@ -177,7 +169,7 @@ describe('the shim under a cover, from two depths', () => {
     expect(coverShim({ ...base, depths: [mm(9.9)], heights: [mm(7)] }).caseDepth).toBe(mm(-0.1)));
   it('carries the doubt of every reading', () => expect(coverShim({ ...base, readingU: 6_000 }).u).toBeCloseTo(6_000 * Math.sqrt(1.5), 6));
   it('refuses a gasket thicker crushed than free, and shows its sum', () => {
-    expect(code(() => coverShim({ ...base, gasket: { free: mm(0.3), crushed: mm(0.4), during: 'out' } }))).toBe('badGasket');
+    expect(refusalOf(() => coverShim({ ...base, gasket: { free: mm(0.3), crushed: mm(0.4), during: 'out' } }))).toBe('badGasket');
     expect(coverShimSum(base).map((l) => l.value)).toEqual([mm(5.01), mm(3.01), mm(0.4), mm(0.1), mm(2.3)]);
   });
 });
@@ -265,7 +257,7 @@ describe('senses', () => {
   );
   it('under a cover opens; cones drawn together have no such place', () => {
     expect(sensesFromLayout({ place: 'underCover', arrangement: 'faceToFace' })).toBe(1);
-    expect(code(() => sensesFromLayout({ place: 'underCover', arrangement: 'backToBack' }))).toBe('noSuchPlace');
+    expect(refusalOf(() => sensesFromLayout({ place: 'underCover', arrangement: 'backToBack' }))).toBe('noSuchPlace');
   });
   it('a bush in line opens the float of the gear running on it', () =>
     expect(sensesFromLayout({ place: 'inLine', arrangement: 'faceToFace', gap: 'gear' })).toBe(1));
@@ -301,7 +293,7 @@ describe('senses', () => {
     }));
   it('are not proved by a move within the doubt, nor by two trials of one pack', () => {
     expect(sensesFromTrials({ pack: thou(22), gap: thou(18) }, { pack: thou(23), gap: thou(19) }, { u: thou(0.5) }).sense).toBeNull();
-    expect(code(() => sensesFromTrials({ pack: thou(22), gap: thou(18) }, { pack: thou(22), gap: thou(24) }))).toBe('samePack');
+    expect(refusalOf(() => sensesFromTrials({ pack: thou(22), gap: thou(18) }, { pack: thou(22), gap: thou(24) }))).toBe('samePack');
     expect(sensesFromTrialsSum({ pack: thou(22), gap: thou(18) }, { pack: thou(28), gap: thou(15) }).map((l) => l.value)).toEqual([
       thou(6),
       thou(-3),
@@ -373,8 +365,8 @@ describe('faces and contacts', () => {
     expect(gapFromSizes(turnRound(stepped, 'hub'), 'gap')).toMatchObject({ value: mm(7) });
   });
   it('refuse a gap that is not there or that nothing joins', () => {
-    expect(code(() => gapLinks(template, 'nowhere'))).toBe('noSuchGap');
-    expect(code(() => gapLinks({ parts: [], lengths: [], contacts: [{ id: 'g', a: 'x', b: 'y', kind: 'open' }] }, 'g'))).toBe('noPath');
+    expect(refusalOf(() => gapLinks(template, 'nowhere'))).toBe('noSuchGap');
+    expect(refusalOf(() => gapLinks({ parts: [], lengths: [], contacts: [{ id: 'g', a: 'x', b: 'y', kind: 'open' }] }, 'g'))).toBe('noPath');
   });
   it('keep every length a whole number of nanometres', () => expect(Number.isInteger(nanometres(1.4))).toBe(true));
 });

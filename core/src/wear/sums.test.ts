@@ -12,17 +12,9 @@ import {
   thrustSurvey,
   thrustSurveySum,
 } from './index.ts';
+import { refusalOf } from '../testing.ts';
 
 const labels = (sum: Sum): string[] => sum.map((l) => l.label);
-const refusal = (run: () => unknown): string => {
-  try {
-    run();
-    return 'none';
-  } catch (error) {
-    return (error as { code?: string }).code ?? String(error);
-  }
-};
-
 describe('what is measured at places', () => {
   it('leaves out a place with nothing read at it', () =>
     expect(journalSurvey([{ readings: [mm(20), mm(19.9)] }, { readings: [] }, { readings: [mm(19.8)] }])).toMatchObject({
@@ -32,10 +24,10 @@ describe('what is measured at places', () => {
       taper: mm(-0.15),
     }));
   it('is refused where one alone is nothing or less, unless nothing is what may be left', () => {
-    expect(refusal(() => journalSurvey([{ readings: [mm(20), mm(0)] }]))).toBe('notASize');
-    expect(refusal(() => boreSurvey([{ readings: [mm(20), mm(-1)] }]))).toBe('notASize');
+    expect(refusalOf(() => journalSurvey([{ readings: [mm(20), mm(0)] }]))).toBe('notASize');
+    expect(refusalOf(() => boreSurvey([{ readings: [mm(20), mm(-1)] }]))).toBe('notASize');
     expect(featureSurvey('gapLeft', [{ readings: [mm(0)] }]).smallest).toBe(0);
-    expect(refusal(() => featureSurvey('gapLeft', [{ readings: [mm(-0.1)] }]))).toBe('notASize');
+    expect(refusalOf(() => featureSurvey('gapLeft', [{ readings: [mm(-0.1)] }]))).toBe('notASize');
   });
   it('wears large or small as its kind has it, and its sum says which', () => {
     const read = [{ readings: [thou(12), thou(9)] }];
@@ -70,9 +62,9 @@ describe('a thrust washer', () => {
     });
   });
   it('is refused where one point alone is nothing; a groove worn away to nothing is not', () => {
-    expect(refusal(() => thrustSurvey({ points: [mm(3), mm(0)] }))).toBe('notASize');
+    expect(refusalOf(() => thrustSurvey({ points: [mm(3), mm(0)] }))).toBe('notASize');
     expect(thrustSurvey({ points, grooves: [mm(0)] }).grooveLeft).toBe(0);
-    expect(refusal(() => thrustSurvey({ points, grooves: [mm(0.2), mm(-0.1)] }))).toBe('notASize');
+    expect(refusalOf(() => thrustSurvey({ points, grooves: [mm(0.2), mm(-0.1)] }))).toBe('notASize');
   });
 });
 

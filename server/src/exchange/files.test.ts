@@ -6,6 +6,7 @@ import { strToU8, unzipSync, zipSync } from 'fflate';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { createApp, importFile, jobFile, jobFacts, memoryWorkshop, openDb, readBare, readFile, workshopFile, zipped, type Db } from '../index.ts';
+import { OLD_FILES } from '../../../contract/src/oldFiles.fixture.ts';
 
 const at = '2026-11-01T00:00:00.000Z';
 const bytesOf = (name: string): Uint8Array => readFileSync(new URL(`../../../${name}`, import.meta.url));
@@ -77,16 +78,7 @@ describe('a whole workshop in a file', () => {
     expect(facts).toMatchObject({ specs: [], limits: facts.limits.map(() => ({ saidAt: '', working: '', specId: null })) });
     expect(derive(facts).shafts.map((s) => s.mark)).toEqual(derive(jobFacts(filled(), demoId)).shafts.map((s) => s.mark));
   });
-  it.each([
-    'workshop-v2.json',
-    'job-v2.json',
-    'workshop-v3.json',
-    'job-v3.json',
-    'workshop-v4.json',
-    'job-v4.json',
-    'workshop-v5.json',
-    'job-v5.json',
-  ])('of every version since is kept as a fixture and read: %s', (name) => {
+  it.each(OLD_FILES)('of every version since is kept as a fixture and read: %s', (name) => {
     const db = openDb(':memory:');
     expect(importFile(db, readBare(bytesOf(`contract/fixtures/${name}`))).jobs.map((j) => j.id)).toEqual([demoId]);
   });

@@ -23,7 +23,7 @@ describe('the commands behind the buttons', () => {
     const commands = [
       keepReading(
         station,
-        shaft.current,
+        shaft.current?.build.id ?? null,
         withUnderstood({ method: 'dial', text: '88>12', instrument: INSTRUMENTS.dialThou, restsOn: [] }),
         thou(24),
         '24.0 thou',
@@ -68,7 +68,13 @@ describe('the commands behind the buttons', () => {
     const built = story.build([20]);
     const shaft = shaftOf(story);
     expect(
-      keepReading(stationOf(shaft), shaft.current, withUnderstood({ method: 'dial', text: '24', instrument: null, restsOn: [] }), thou(24), '24'),
+      keepReading(
+        stationOf(shaft),
+        shaft.current?.build.id ?? null,
+        withUnderstood({ method: 'dial', text: '24', instrument: null, restsOn: [] }),
+        thou(24),
+        '24',
+      ),
     ).toMatchObject({ reading: { buildId: built.id, keptAs: { value: thou(24) } } });
   });
   it('change only what was asked of a station, at the revision that was seen', () => {

@@ -19,7 +19,7 @@ import {
   type Meaning,
   type ReadingEntry,
 } from '@elder-cog/core';
-import { floatBefore, type BuildNow, type ShaftState } from '@elder-cog/derive';
+import { floatBefore, type ShaftState } from '@elder-cog/derive';
 import { newId, useSettings } from './settings.ts';
 
 /** The commands behind the buttons, made from what is shown. */
@@ -27,19 +27,19 @@ import { newId, useSettings } from './settings.ts';
 const signed = (): string => useSettings.getState().who;
 const now = (): string => new Date().toISOString();
 
-export const keepReading = (station: Station, build: BuildNow | null, raw: RawReading, value: Length | null, words: string): Change => ({
+export const keepReading = (station: Station, buildId: string | null, raw: RawReading, value: Length | null, words: string): Change => ({
   kind: 'reading.keep',
   reading: {
     id: newId(),
     stationId: station.id,
-    buildId: build?.build.id ?? null,
+    buildId,
     raw,
     who: signed(),
     takenAt: now(),
     supersedes: null,
     keptAs: { value, words },
   },
-  saw: build?.build.id ?? null,
+  saw: buildId,
 });
 
 /** What was understood of an entry, as a reading keeps it. */
@@ -159,11 +159,9 @@ export function packNotKnown(shaft: ShaftState): Change {
 }
 
 /** A float the strip log says, as the reading of a build: nobody said what it was read with. */
-export function readAsSaid(station: Station, buildId: string | null, said: FloatSaid): Change {
-  const { size, written, unit, words } = said;
+export function readAsSaid(station: Station, buildId: string | null, { size, written, unit, words }: FloatSaid): Change {
   const understood = { how: 'sizes' as const, values: [size], unit };
-  const kept = keepReading(station, null, { method: 'dial', text: withUnit(written, unit), understood, instrument: null, restsOn: [] }, size, words);
-  return kept.kind === 'reading.keep' ? { ...kept, reading: { ...kept.reading, buildId }, saw: buildId } : kept;
+  return keepReading(station, buildId, { method: 'dial', text: withUnit(written, unit), understood, instrument: null, restsOn: [] }, size, words);
 }
 
 export interface FloatSaid {

@@ -24,6 +24,9 @@ export interface Book extends RowHolder {
   readonly buildId: string | null;
 }
 
+/** Where the next row of a book stands: after all there are, with room between for the halves of a pair. */
+export const nextPosition = ({ pairs, features }: Book): number => 100 + 10 * (pairs.length + features.length + 1);
+
 export function bookOf({ state, shaft, box }: Pick<OpenJob, 'state' | 'shaft' | 'box'>): Book | null {
   const own = state.boxes.find((b) => b.assembly.id === box?.id);
   if (!box || !own) return null;

@@ -17,7 +17,7 @@ import {
 import { expectedAround, type FeatureState } from '@elder-cog/derive';
 import Papa from 'papaparse';
 import { setLimits, sizeRead } from './gapActions.ts';
-import type { Book } from './job.ts';
+import { nextPosition, type Book } from './job.ts';
 import { newId, useSettings } from './settings.ts';
 
 /** Rows of the Wear book to and from a spreadsheet. One line a row; readings of a place side by side in one cell. */
@@ -139,7 +139,7 @@ export function takeRows(rows: readonly RowRead[], book: Book): Change[] {
   const { who } = useSettings.getState();
   const takenAt = new Date().toISOString();
   const good = rows.filter((row) => row.refusal === null);
-  const first = 100 + 10 * (book.pairs.length + book.features.length + 1);
+  const first = nextPosition(book);
   const chunks = Array.from({ length: Math.ceil(good.length / ROWS_AT_ONCE) }, (_, i) => good.slice(i * ROWS_AT_ONCE, (i + 1) * ROWS_AT_ONCE));
   return chunks.map((chunk, c): Change => {
     const made = chunk.map((row, i) => {

@@ -18,7 +18,7 @@ export function Checks({ shaft }: { shaft: ShaftState }): JSX.Element | null {
     void send(
       keepReading(
         check.station,
-        shaft.current,
+        shaft.current?.build.id ?? null,
         { method: 'look', text: answer, understood: null, instrument: null, answer, restsOn: [] },
         null,
         answer,

@@ -116,7 +116,7 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
     const raw = rawOf(text, meaning);
     const reading = comesTo(meaning)?.reading ?? null;
     const words = reading === null ? text : `${BOUND[reading.kind]}${describeLength(reading.value, meaning.unit === 'um' ? 'mm' : meaning.unit)}`;
-    const change = keepReading(station, shaft.current, raw, reading?.value ?? null, words);
+    const change = keepReading(station, shaft.current?.build.id ?? null, raw, reading?.value ?? null, words);
     try {
       await send(change);
     } catch {

@@ -3,7 +3,7 @@ import type { FeatureState, ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Chip, Primary } from '../../kit/controls.tsx';
-import { bookOf, useJob, whereIn } from '../../state/job.ts';
+import { useJob, whereIn } from '../../state/job.ts';
 import { originWords } from '../../state/understood.ts';
 import { NoShaft } from '../Section/Section.tsx';
 
@@ -11,10 +11,9 @@ import { NoShaft } from '../Section/Section.tsx';
 export default function MeasuringSheet(): JSX.Element {
   const open = useJob();
   const { state, shaft, box } = open;
-  const book = bookOf(open);
   const [whole, setWhole] = useState(false);
   const [blank, setBlank] = useState(false);
-  if (!box || !book) return <NoShaft jobId={state.job.id} />;
+  if (!box) return <NoShaft jobId={state.job.id} />;
   const shafts = shaft === null ? [] : whole ? state.shafts.filter((s) => s.assembly.id === box.id) : [shaft];
   const own = state.boxes.find((b) => b.assembly.id === box.id);
   const sheets: readonly Sheet[] = [

@@ -61,8 +61,8 @@ export function LooseSheet(): JSX.Element {
       machine,
       place,
       pack: said,
-      limits: { ...limits.meaning, text: limits.text },
-      read: { ...read.meaning, entry: read.meaning.value, text: read.text, method, instrument, value: reading.value },
+      limits: { text: limits.text, meaning: limits.meaning },
+      read: { text: read.text, meaning: read.meaning, method, instrument, value: reading.value },
     });
     if (!made) return;
     try {

@@ -1,5 +1,5 @@
 import { newShaft, type Change } from '@elder-cog/contract';
-import type { EntryValues, Instrument, Length, LengthUnit, Meaning, Place, ReadingEntry } from '@elder-cog/core';
+import type { EntryValues, Instrument, Length, Meaning, Place, ReadingEntry } from '@elder-cog/core';
 import { asUnderstood, leavesFromSaid, limitRow, type oneByOne } from '../../state/gapActions.ts';
 import { newId, useSettings } from '../../state/settings.ts';
 
@@ -7,11 +7,10 @@ export interface LooseQuestion {
   readonly machine: string;
   readonly place: Place;
   readonly pack: ReturnType<typeof oneByOne>;
-  readonly limits: Meaning<EntryValues['limits']> & { readonly text: string };
-  readonly read: Omit<Meaning<ReadingEntry>, 'value'> & {
-    readonly entry: ReadingEntry;
-    readonly unit: LengthUnit;
+  readonly limits: { readonly text: string; readonly meaning: Meaning<EntryValues['limits']> };
+  readonly read: {
     readonly text: string;
+    readonly meaning: Meaning<ReadingEntry>;
     readonly method: 'dial' | 'feelers';
     readonly instrument: Instrument;
     /** what it comes to */
@@ -45,7 +44,7 @@ export function looseJob({ machine, place, pack, limits, read }: LooseQuestion):
     job: { id: jobId, machine, year: '', note: '', createdAt: at, archivedAt: null },
     assemblies: [{ id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false }],
     shafts: [whole],
-    limits: [limitRow(gap.id, limits.text, limits)],
+    limits: [limitRow(gap.id, limits.text, limits.meaning)],
     builds: [
       {
         id: buildId,
@@ -65,7 +64,7 @@ export function looseJob({ machine, place, pack, limits, read }: LooseQuestion):
         id: newId(),
         stationId: gap.id,
         buildId,
-        raw: { method, text, understood: asUnderstood({ ...read, value: read.entry }), instrument, restsOn: [] },
+        raw: { method, text, understood: asUnderstood(read.meaning), instrument, restsOn: [] },
         who,
         takenAt: at,
         supersedes: null,

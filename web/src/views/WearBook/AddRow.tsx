@@ -3,7 +3,7 @@ import { describeQuantity, FEATURE_KINDS, FEATURES, readQuantity, type FeatureKi
 import { useState, type JSX } from 'react';
 import { Chip, Field, Primary } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
-import type { Book } from '../../state/job.ts';
+import { nextPosition, type Book } from '../../state/job.ts';
 import { newId } from '../../state/settings.ts';
 import { understood } from '../../state/understood.ts';
 
@@ -20,7 +20,7 @@ export function AddRow({ book, asked, onDone }: { book: Book; asked: boolean; on
   const add = (): void => {
     const plain = name.trim();
     const called = plain.charAt(0).toUpperCase() + plain.slice(1);
-    const position = 100 + 10 * (book.pairs.length + book.features.length + 1);
+    const position = nextPosition(book);
     const row = { of: book.of, name: load?.says ? `${called}, under ${weight.trim()}` : called, unit, position, newId };
     const stations = kind === 'pair' ? [...newPair(row)] : [newRow({ ...row, kind })];
     void send({ kind: 'stations.add', stations }).then(

@@ -14,6 +14,7 @@ import {
   type Length,
   type LengthUnit,
   type Limits,
+  smallUnit,
   type Sum,
 } from '@elder-cog/core';
 import { boxOf, isPair, limitOffers, otherSidesOf, rowHolders, type FeatureState, type LimitOffer, type PairState } from '@elder-cog/derive';
@@ -118,21 +119,18 @@ function Reckon({ row, onDone }: { row: Row; onDone: () => void }): JSX.Element 
   const { send, sending } = useCommand();
   const pairRow = isPair(row) ? row : null;
   const unit: LengthUnit = (pairRow?.bore?.unit ?? (isPair(row) ? 'in' : row.unit)) === 'mm' ? 'mm' : 'in';
+  const small = smallUnit(unit);
   const known = pairRow
     ? (pairRow.bore?.station.newSize ?? pairRow.bore?.survey?.mean ?? null)
     : isPair(row)
       ? null
       : (row.station.newSize ?? row.now);
   const [rule, setRule] = useState<Rule>(pairRow ? 'speed' : 'fit');
-  const size = useEntry(
-    { field: 'size', bare: unit === 'mm' ? 'mm' : 'thou' },
-    { initial: known === null ? '' : `${formatLength(known, unit)} ${unit}` },
-  );
+  const size = useEntry({ field: 'size', bare: small }, { initial: known === null ? '' : `${formatLength(known, unit)} ${unit}` });
   const [revs, setRevs] = useState('');
   const [material, setMaterial] = useState<BushMaterial>('bronze');
   const [fit, setFit] = useState(pairRow ? 'H7/f7' : row.station.subject === 'bore' ? 'H7' : 'k6');
   const [why, setWhy] = useState<string | null>(null);
-  const small = unit === 'mm' ? 'mm' : 'thou';
   const reckoned = size.meaning
     ? understood(() => reckon({ row, rule, size: size.meaning?.value as Length, revs: Number(revs), material, fit, unit: small }))
     : 'Say the size first.';

@@ -49,7 +49,7 @@ export function MeasureStrip({ feature, mate, onNext, onMove }: MeasureStripProp
   const comesTo = (meaning: ReadingMeaning): ReadingValue | null => readingComesTo(rawOf('', meaning));
   const keep = async (entry: string, meaning: ReadingMeaning): Promise<void> => {
     try {
-      await send(keepReading(station, shaft?.current ?? null, rawOf(entry, meaning), null, `${place} ${entry}`.trim()));
+      await send(keepReading(station, shaft?.current?.build.id ?? null, rawOf(entry, meaning), null, `${place} ${entry}`.trim()));
     } catch {
       return;
     }
