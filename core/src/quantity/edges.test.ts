@@ -11,6 +11,8 @@ import {
   limitsIn,
   mm,
   nearestSizes,
+  formatQuantity,
+  readLength,
   readLimits,
   readQuantity,
   readQuantityLimits,
@@ -29,6 +31,12 @@ import { refusalOf } from '../testing.ts';
 const length = (min: number | null, max: number | null, unit: 'thou' | 'mm' | 'in' = 'thou'): QuantityLimits => ({ kind: 'length', min, max, unit });
 
 describe('lengths added up', () => {
+  it('each take the next unit written, or the last', () => {
+    const units = (text: string) => sumLengths(text).terms.map((t) => `${t.value / 100} ${t.unit}`);
+    expect(units('3 + 2 thou + 1 mm')).toEqual(['762 thou', '508 thou', '10000 mm']);
+    expect(units('1 mm + 3 + 2 thou')).toEqual(['10000 mm', '762 thou', '508 thou']);
+    expect(units('3 thou + 1 mm + 2')).toEqual(['762 thou', '10000 mm', '20000 mm']);
+  });
   // worked by hand: 3 thou is 0.0762 mm
   it.each([
     ['3 thou+0.2 mm', 276_200],
@@ -101,6 +109,12 @@ describe('a slip', () => {
   it('of torque is not asked of what is on a limit', () => {
     expect(suspectTorqueSlip(24, { min: 24, max: 30 })).toEqual([]);
     expect(suspectTorqueSlip(30, { min: 24, max: 30 })).toEqual([]);
+    expect(suspectTorqueSlip(24, { min: 24, max: 300 })).toEqual([]);
+    const meant = (entered: number, min: number, max: number) => suspectTorqueSlip(entered, { min, max }).map((s) => Math.round(s.meant * 10) / 10);
+    // from nothing up, the upper half: 15 to 30
+    expect([meant(300, 0, 30).includes(30), meant(100, 0, 30)]).toEqual([true, []]);
+    expect(meant(204, 24, 30)).toContain(20.4);
+    expect(meant(2500, 24, 30)).toContain(25);
     expect(suspectTorqueSlip(300, { min: 24, max: 30 }).map((s) => Math.round(s.meant))).toEqual([25, 30, 31, 34]);
   });
 });
@@ -187,6 +201,9 @@ describe('limits of anything', () => {
     expect(formatQuantityLimits(length(thou(4), thou(4)), 'thou')).toBe('4');
     expect(formatQuantityLimits({ kind: 'torque', min: 24.5, max: 30, unit: 'N·m' }, 'N·m')).toBe('24.5–30');
     expect(formatQuantityLimits(length(null, null), 'thou')).toBe('');
+    expect(formatQuantityLimits(length(null, thou(120.5)), 'thou')).toBe('max 120.5');
+    // 5 to 5.03 thou is 0.127 to 0.12776 mm: one step, and it is said
+    expect(formatQuantityLimits(length(thou(5), thou(5.03)), 'mm')).toBe('0.127–0.127');
   });
   it('stand in the sheet in two systems, each kind in its own', () => {
     const of = (kind: QuantityLimits['kind'], unit: string) => twoSystems({ kind, unit, min: 40, max: 40 });
@@ -203,6 +220,9 @@ describe('limits of anything', () => {
     expect(twoSystems(length(mm(2), mm(2), 'in')).imperial).toBe('in');
     expect(twoSystems(length(mm(5.1), mm(5.1), 'mm')).imperial).toBe('in');
     expect(twoSystems(length(mm(5), mm(5), 'mm')).imperial).toBe('thou');
+    expect(twoSystems(length(mm(6), mm(6), 'thou')).imperial).toBe('thou');
+    const drag = (newtonMetres: number) => twoSystems({ kind: 'torque', unit: 'N·m', min: 1, max: newtonMetres }).imperial;
+    expect([drag(4.9), drag(5)]).toEqual(['lbf·in', 'lbf·ft']);
   });
 });
 
@@ -218,12 +238,16 @@ describe('a quantity', () => {
     ['12° 30′', 12.5],
     ["0°7.5'", 0.125],
     ["1.25°0'", 1.25],
+    ["0°7.125'", 0.11875],
     ['12°30\'36"', 12.51],
     ["12°30'36.36''", 12.5101],
   ])('of an angle, %s', (text, degrees) => expect(readQuantity(text).value).toBeCloseTo(degrees, 9));
   it.each(["x12°30'", "12°30'x", "12°3x'"])('is no angle written %s', (text) => expect(() => readQuantity(text)).toThrow());
+  it('of less than is said has no sign', () =>
+    expect([formatQuantity(-1e-15, 'N·m'), formatQuantity(-1, 'N·m')]).toEqual(['0.000000000000', '−1.000']));
   it('says what is taken for granted of a weight, and nothing of a pull', () => {
     expect(readQuantity('2 kg')).toMatchObject({ kind: 'force', notes: ['a weight is taken as the pull it makes'] });
+    expect(() => readQuantity('')).toThrow('23 lb ft');
     expect(readQuantity('20 N').notes).toStrictEqual([]);
     expect(UNITS.find((u) => u.name === 'N')).not.toHaveProperty('note');
   });
@@ -253,12 +277,15 @@ describe('what is nearest', () => {
     expect(named(mm(13.5), 'drill')[0]).toBe('drill 13.5 mm');
     expect(named(mm(0.3), 'drill')).toContain('drill 0.3 mm');
     expect(named(mm(7.3), 'drill')[0]).toBe('drill 7.3 mm');
+    expect(named(mm(12.9), 'drill')[0]).toBe('drill 12.9 mm');
   });
   it('is left out where it misses by more than a tenth, and kept where it is just that', () => {
     // 10 mm is the thickest sheet: a tenth of 11.11 is 1.11
     expect(named(mm(11.1), 'metric')).toEqual(['10 mm sheet']);
     expect(named(mm(11.2), 'metric')).toEqual([]);
-    expect(nearestSizes(thou(0.5)).every((n) => n.size !== 0)).toBe(true);
+    for (const small of [thou(0.5), mm(0.005), mm(0)]) expect(nearestSizes(small).filter((n) => n.size === 0)).toEqual([]);
+    const leaf = (thickness: Length) => nearestSizes(mm(0.1), [{ thickness, name: 'leaf' }]).some((n) => n.of === 'leaf');
+    expect([leaf(mm(0.11)), leaf(mm(0.1101))]).toEqual([true, false]);
   });
   it('names a thing once, the first of two that are as near', () => {
     const half = nearestSizes(inch(0.5)).filter((n) => n.of === 'fraction');
@@ -271,7 +298,110 @@ describe('what is nearest', () => {
   });
 });
 
+describe('the words of a length', () => {
+  it.each([
+    ['2 mm', mm(2)],
+    ['2 millimetres', mm(2)],
+    ['2 millimeter', mm(2)],
+    ['2 in', inch(2)],
+    ['2 inches', inch(2)],
+    ['2"', inch(2)],
+    ['2 thou', thou(2)],
+    ['2 thousandths', thou(2)],
+    ['2 mil', thou(2)],
+    ['2 mils', thou(2)],
+    ['2 µm', 2_000],
+    ['2 microns', 2_000],
+    ['2 tenths', thou(0.2)],
+    ['39/8 in', inch(4.875)],
+    ['1,1250 mm', mm(1.125)],
+  ])('%s', (text, value) => expect(readLength(text, 'um').value).toBe(value));
+  it.each([
+    ['1 4/4 in', 'notANumber'],
+    ['1 5/4 in', 'notANumber'],
+    ['12,125 mm', 'ambiguousComma'],
+  ])('%s is refused', (text, code) => expect(refusalOf(() => readLength(text, 'mm'))).toBe(code));
+});
+
+describe('the words of limits', () => {
+  const of = (text: string) => {
+    const { min, max } = readLimits(text, 'thou').limits;
+    return [min === undefined ? null : min / 25_400, max === undefined ? null : max / 25_400];
+  };
+  it.each([
+    ['end float 5-8 thou', [5, 8]],
+    ['float 5-8 thou', [5, 8]],
+    ['5-8 thou clearance', [5, 8]],
+    ['5to8 thou', [5, 8]],
+    ['5to 8 thou', [5, 8]],
+    ['5 to8 thou', [5, 8]],
+    ['5 -8 thou', [5, 8]],
+    ['5- 8 thou', [5, 8]],
+    ['1 +0.005 -0.002 in', [998, 1005]],
+    ['1+.005-.002 in', [998, 1005]],
+    ['1 + .005 - .002"', [998, 1005]],
+  ])('%s', (text, expected) => expect(of(text)).toEqual(expected));
+  it('of one figure are cut short where they are said back', () =>
+    expect(() => readLimits('one and a half hundredweight', 'thou')).toThrow('“one and a half hundredwe”'));
+  it('of nothing that is known after them are refused', () => {
+    expect(refusalOf(() => readLimits('1 +0.005 -0.002 in x', 'thou'))).toBe('notANumber');
+    expect(refusalOf(() => readQuantityLimits('5 max 8 lb ft'))).toBe('notANumber');
+  });
+});
+
+describe('limits on a page with no unit, and fractions', () => {
+  it('of two decimals are millimetres where all are under one, and else asked about', () => {
+    const units = (text: string) => readQuantityLimits(text).meanings.map((m) => m.unit);
+    expect(units('0.05-0.10')).toEqual(['mm']);
+    for (const text of ['0.05-1.20', '0.50-1.00', '1.20-1.50']) expect([text, units(text)]).toEqual([text, ['thou', 'mm']]);
+  });
+  it('may be said before or after, in full or short', () => {
+    for (const text of ['min 5 thou', '5 thou min', '5 thou minimum.', 'minimum 5 thou'])
+      expect([text, readQuantityLimits(text).meanings]).toEqual([text, [{ kind: 'length', min: thou(5), max: null, unit: 'thou' }]]);
+  });
+  const meant = (text: string) => readQuantityLimits(text).meanings.map(({ min, max, unit }) => [min, max, unit]);
+  it('one decimal is thou or millimetres', () => expect(meant('1.5-2.5').map(([, , unit]) => unit)).toEqual(['thou', 'mm']));
+  it('a fraction by itself may be a range, and one at an end of a range is not', () => {
+    const inPounds = (text: string) =>
+      readQuantityLimits(text).meanings.map((m) => [m.min, m.max].map((v) => convertQuantity(v ?? 0, 'N·m', 'lbf·ft').toFixed(3)));
+    expect(inPounds('3/4lb ft')).toEqual([
+      ['3.000', '4.000'],
+      ['0.750', '0.750'],
+    ]);
+    expect(inPounds('1/2 to 2 lb ft')).toEqual([['0.500', '2.000']]);
+    expect(refusalOf(() => readQuantityLimits('3 to 5/8 lb ft'))).toBe('reversedLimits');
+  });
+});
+
 describe('a line of a page', () => {
+  it.each([
+    ['(1) Shaft float 5-8 thou', 'Shaft float'],
+    ['1) Shaft float 5-8 thou', 'Shaft float'],
+    ['12. Shaft float 5-8 thou', 'Shaft float'],
+    ['a) Shaft float 5-8 thou', 'Shaft float'],
+    ['•   Shaft float 5-8 thou', 'Shaft float'],
+    ['* Shaft float 5-8 thou', 'Shaft float'],
+    ['- Shaft float 5-8 thou', 'Shaft float'],
+    ['A shaft float 5-8 thou', 'A shaft float'],
+    ['z) float 5-8 thou', 'z) float'],
+    ['Of a) float 5-8 thou', 'Of a) float'],
+  ])('%s is of %s', (line, name) => expect(readSpecLine(line)).toMatchObject({ state: 'understood', name }));
+  it('of a figure and a letter has no name', () => expect(readSpecLine('5-8 thou x').state).toBe('notUnderstood'));
+  it('in two systems agrees within a hundredth of a millimetre, or a twenty-fifth of the greater', () => {
+    for (const [line, state] of [
+      ['Shaft float 5-8 thou (0.12-0.20 mm)', 'understood'],
+      ['Shaft float 5-8 thou (0.11-0.20 mm)', 'ask'],
+      ['Cover bolts 100 N·m (104.1 N·m)', 'understood'],
+      ['Cover bolts 100 N·m (104.2 N·m)', 'ask'],
+    ] as const)
+      expect([line, readSpecLine(line).state]).toEqual([line, state]);
+  });
+  it('in two systems must be of one kind, and none said is nothing said of that end', () => {
+    expect(readSpecLine('Relief valve 1 bar (100000 N)')?.state).toBe('ask');
+    expect(readSpecLine('Cover bolts 20 lb ft (27.1 N·m)')?.state).toBe('understood');
+    expect(readSpecLine('Cover bolts max 30 lb ft (max 40.7 N·m)')?.state).toBe('understood');
+    expect(readSpecLine('Cover bolts min 30 lb ft (max 40.7 N·m)')?.state).toBe('ask');
+  });
   it('has what stands after it and in brackets as remarks, and a name without its dots', () => {
     expect(readSpecLine('Cover bolts, 18-22 lb ft (oiled)')).toMatchObject({ name: 'Cover bolts', remark: 'oiled' });
     expect(readSpecLine('Drain plug - 30 Nm cold (new washer)')).toMatchObject({ name: 'Drain plug', remark: 'cold, new washer' });

@@ -79,14 +79,14 @@ function plainLimits(body: string, each: (s: string) => Length): Limits {
     const either = each(about[2] ?? '');
     return ordered(nanometres(middle - either), nanometres(middle + either));
   }
-  const deviations = /^(.+?) ?\+ ?([\d.,/]+) ?- ?([\d.,/]+) ?(?:mm|in|"|thou|um)?$/i.exec(body);
+  const deviations = /(.+?) ?\+ ?([\d.,/]+) ?- ?([\d.,/]+) ?(?:mm|in|"|thou|um)?$/i.exec(body);
   if (deviations) {
     const nominal = each(deviations[1] ?? '');
     return { min: nanometres(nominal - each(deviations[3] ?? '')), max: nanometres(nominal + each(deviations[2] ?? '')) };
   }
   const signedRange = /^(-[\d.,]+) (?:to) (-?[\d.,]+) ?(?:mm|in|"|thou|um)?$/i.exec(body);
   if (signedRange) return ordered(each(signedRange[1] ?? ''), each(signedRange[2] ?? ''));
-  const range = RANGE.exec(body) ?? /^(.+?)(?: ?to ?| ?- ?)(.+)$/i.exec(body);
+  const range = RANGE.exec(body) ?? /(.+?)(?: ?to ?| ?- ?)(.+)/i.exec(body);
   if (!range) return refuse('notLimits', `“${body.slice(0, 24)}” gives only one figure: limits are two, as in 5-8 thou, or max 9 thou.`);
   return ordered(each(range[1] ?? ''), each((range[2] ?? '').replace(TRAILING_UNIT, '$1')));
 }

@@ -22,10 +22,10 @@ export interface QuantityLimitsRead {
 
 const NUMBER = String.raw`-?(?:\d+ \d+ ?\/ ?\d+|\d+ ?\/ ?\d+|\d+[.,]\d*|[.,]\d+|\d+)`;
 const LONE = /^(max(?:imum)?|not over|not more than|no more than|up to|min(?:imum)?|not under|not less than|at least)\.? (.+)$/i;
-const AFTERWARDS = /^(.+?) (max(?:imum)?|min(?:imum)?)\.?$/i;
+const AFTERWARDS = /(.+?) (max(?:imum)?|min(?:imum)?)\.?$/i;
 const ABOUT = new RegExp(String.raw`^(${NUMBER}) ?(?:±|\+\/-) ?(${NUMBER}) ?([^\d±].*)$`);
 const RANGE = new RegExp(String.raw`^(${NUMBER}) ?([^\d]*?) ?(?:to|-|\/) ?(${NUMBER}) ?([^\d±].*)$`, 'i');
-const MIXED = /^-?\d+-\d+ ?\/ ?\d+/;
+const MIXED = /^-?\d+-\d+ ?\/ ?\d/;
 const isMost = (word: string): boolean => /^(?:max|not over|not more|no more|up)/i.test(word);
 
 /**
@@ -80,7 +80,7 @@ function rangeOf(clean: string): QuantityLimitsRead | null {
   const [, low = '', first = '', high = '', last = ''] = RANGE.exec(clean) ?? [];
   const units = unitsTyped(last);
   if (!units || low === '') return null;
-  if (first.trim() !== '' && unitsTyped(first)?.[0] !== units[0]) refuse('twoUnits', 'Two units in one entry: write both limits in the same one.');
+  if (first !== '' && unitsTyped(first)?.[0] !== units[0]) refuse('twoUnits', 'Two units in one entry: write both limits in the same one.');
   const [a, b] = [signed(low), signed(high)];
   const overLine = /^-?\d+ ?\/ ?\d+ ?[^\d]*$/.test(clean);
   if (!overLine) return between(a, b, units);
@@ -239,7 +239,7 @@ export function formatQuantityLimits(limits: QuantityLimits, to: string): string
   if (min !== null && max !== null) {
     if (isOneFigure(limits)) return signed(min);
     if (limits.kind !== 'length') return `${signed(min)}–${signed(max)}`;
-    if (max <= 0 && min < 0) return `preload ${say(max)}–${say(min)}`;
+    if (max <= 0) return `preload ${say(max)}–${say(min)}`;
     return min < 0 ? `${say(min)} preload to ${say(max)} float` : `${say(min)}–${say(max)}`;
   }
   return max !== null ? `max ${signed(max)}` : min === null ? '' : `min ${signed(min)}`;
@@ -264,8 +264,8 @@ export function twoSystems({ kind, unit, min, max }: QuantityLimits): { imperial
   const [imperial, metric] = TWO_SYSTEMS[kind];
   const size = Math.max(Math.abs(min ?? 0), Math.abs(max ?? 0));
   if (kind === 'length') {
-    const inches = unit === 'in' || size > 5_000_000 ? 'in' : 'thou';
-    return { imperial: unit === 'thou' ? 'thou' : inches === 'in' && size < 2_000_000 ? 'thou' : inches, metric };
+    const isInches = unit !== 'thou' && size >= 2_000_000 && (unit === 'in' || size > 5_000_000);
+    return { imperial: isInches ? 'in' : 'thou', metric };
   }
   if (isMetricUnit(unit)) return { imperial: kind === 'torque' && size < SMALL_TORQUE ? 'lbf·in' : imperial, metric: unit };
   return { imperial: unit, metric };

@@ -45,14 +45,19 @@ type Written = LengthUnit | 'tenths' | 'swg';
 /** Every way a unit of length is written. */
 export const UNIT_PATTERN = /(?:mm|millimet(?:re|er)s?|inch(?:es)?|in\b|"|thou(?:sandths?)?|mils?\b|um|microns?|tenths?|swg)/gi;
 
-const UNIT_OF = (word: string): Written => {
-  const w = word.toLowerCase();
-  if (w.startsWith('mm') || w.startsWith('millim')) return 'mm';
-  if (w.startsWith('in') || w === '"') return 'in';
-  if (w.startsWith('thou') || w.startsWith('mil')) return 'thou';
-  if (w.startsWith('u') || w.startsWith('micron')) return 'um';
-  return w === 'swg' ? 'swg' : 'tenths';
-};
+/** What a unit begins with: of two that fit, the first. */
+const UNIT_BEGINS: readonly (readonly [string, Written])[] = [
+  ['mm', 'mm'],
+  ['millim', 'mm'],
+  ['in', 'in'],
+  ['"', 'in'],
+  ['thou', 'thou'],
+  ['mil', 'thou'],
+  ['um', 'um'],
+  ['micron', 'um'],
+  ['swg', 'swg'],
+];
+const unitOf = (word: string): Written => UNIT_BEGINS.find(([start]) => word.toLowerCase().startsWith(start))?.[1] ?? 'tenths';
 
 const DECIMAL = /^\d+(?:[.,]\d*)?$|^[.,]\d+$/;
 const FRACTION = /^(?:(\d+)[ -])?(\d+) ?\/ ?(\d+)$/;
@@ -99,7 +104,7 @@ export function readLength(text: string, unit: LengthUnit): LengthRead {
   const last = units[0];
   if (last !== undefined && !clean.toLowerCase().endsWith(last.toLowerCase()))
     refuse('notANumber', `The unit goes after the number, as in 10 ${last}.`);
-  const written: Written = last === undefined ? unit : UNIT_OF(last);
+  const written: Written = last === undefined ? unit : unitOf(last);
   const size = readNumber(number);
   const signed = (nm: number): Length => nanometres(negative ? -nm : nm);
   if (written === 'swg') {

@@ -32,7 +32,7 @@ type Found = { name: string; written: string; remark: string; meanings: readonly
  * @example readSpecLine('Cover bolts .... 18-22 lb ft') // understood, 'Cover bolts', 24.4 to 29.8 N·m
  */
 export function readSpecLine(line: string): SpecLine {
-  const clean = tidy(line.replace(LEADERS, ' ')).replace(/^(?:\(?\d{1,2}[).]|[a-h]\)|[•*·]|- )\s+/i, '');
+  const clean = tidy(line.replace(LEADERS, ' ')).replace(/^(?:\(?\d{1,2}[).]|[a-h]\)|[•*·-]) /i, '');
   if (!/\d/.test(clean)) return { state: 'words' };
   const { body, brackets } = withoutBrackets(clean);
   if (read(body)) return { state: 'notUnderstood', because: 'There is a figure here and no name: say what it is the limit of.' };
@@ -88,7 +88,7 @@ function figureFirst(body: string): Found | null {
   for (let end = words.length - 1; end > 0; end--) {
     const limits = read(words.slice(0, end).join(' '));
     const name = words.slice(end).join(' ');
-    if (limits && /[a-z]{2}/i.test(name) && !/\d/.test(name)) return { name, written: words.slice(0, end).join(' '), remark: '', ...limits };
+    if (limits) return /[a-z]{2}/i.test(name) && !/\d/.test(name) ? { name, written: words.slice(0, end).join(' '), remark: '', ...limits } : null;
   }
   return null;
 }
@@ -114,8 +114,11 @@ function settle({ name, written, remark, meanings, because }: Found, brackets: s
 /** The same limits as printed in two systems: within a printer's rounding: 0.01 mm, or a twenty-fifth of anything else. */
 function agree(a: QuantityLimits, b: QuantityLimits): boolean {
   if (a.kind !== b.kind) return false;
-  const near = (x: number | null, y: number | null): boolean =>
-    x === null || y === null ? x === y : Math.abs(x - y) <= (a.kind === 'length' ? 10_000 : Math.max(Math.abs(x), Math.abs(y)) / 25);
+  // no least and a least of nothing are the same
+  const near = (x: number | null, y: number | null): boolean => {
+    const [one, other] = [x ?? 0, y ?? 0];
+    return Math.abs(one - other) <= (a.kind === 'length' ? 10_000 : Math.max(Math.abs(one), Math.abs(other)) / 25);
+  };
   return near(a.min, b.min) && near(a.max, b.max);
 }
 

@@ -16,11 +16,11 @@ export interface LengthSum {
   readonly terms: readonly SumTerm[];
 }
 
-const SIGN = /\s*(\+)\s*|\s+(-|less|and)\s+/gi;
-const WORDS = /\b(?:less|and|x)\b|(?<=\d)\s*x\s*(?=\d)/gi;
-const OFTEN_FIRST = /^(\d+)\s*[x×*]\s*(.+)$/i;
-const OFTEN_LAST = /^(.+?)\s*[x×*]\s*(\d+)$/i;
-const UNIT_AT_END = new RegExp(`(${UNIT_PATTERN.source})(?:\\s*[x×*]\\s*\\d+)?$`, 'i');
+const SIGN = / ?(\+) ?| (-|less|and) /gi;
+const WORDS = /\b(?:less|and|x)\b|(?<=\d) *x *(?=\d)/gi;
+const OFTEN_FIRST = /^(\d+) ?[x×*] ?(.+)$/i;
+const OFTEN_LAST = /^(.+?) ?[x×*] ?(\d+)$/i;
+const UNIT_AT_END = new RegExp(`(${UNIT_PATTERN.source})(?: ?[x×*] ?\\d+)?$`, 'i');
 
 /** Whether there is more than one figure to add, take off or multiply: `3 thou + 0.2 mm`, `1.103 less .375`, `5 x 3 thou`. */
 export const isSum = (text: string): boolean => figures(text).length > 1 || OFTEN_FIRST.test(tidy(text)) || OFTEN_LAST.test(tidy(text));
@@ -42,7 +42,7 @@ export function sumLengths(text: string): LengthSum {
   const terms = parts.map(({ sign, figure }, i): SumTerm => {
     const unit = units[i] === undefined ? (units.slice(i).find((next) => next !== undefined) ?? last) : '';
     const [, often, each] = OFTEN_FIRST.exec(figure) ?? swapped(OFTEN_LAST.exec(figure)) ?? [];
-    const read = readLength(`${each ?? figure} ${unit}`.trim(), 'thou');
+    const read = readLength(`${each ?? figure} ${unit}`, 'thou');
     return { times: sign * Number(often ?? 1), value: read.value, unit: read.unit };
   });
   return { value: nanometres(terms.reduce((sum, { times, value }) => sum + times * value, 0)), unit: terms[0]?.unit ?? 'thou', terms };

@@ -35,10 +35,10 @@ export function suspectSlip(entered: Length, expected: { readonly min: Length; r
   const { min, max } = expected;
   if (entered === 0 || (entered >= min && entered <= max)) return [];
   const [low, high] = min <= 0 ? [max / 2, max] : [min * 0.85, max * 1.15];
-  return FACTORS.map((factor, order) => ({ factor, order, meant: entered / factor }))
+  return FACTORS.map((factor) => ({ factor, meant: entered / factor }))
     .filter(({ meant }) => meant >= low && meant <= high)
     .map((slip) => ({ ...slip, meant: nanometres(slip.meant) }))
-    .sort((a, b) => outside(a.meant, min, max) - outside(b.meant, min, max) || a.order - b.order)
+    .sort((a, b) => outside(a.meant, min, max) - outside(b.meant, min, max))
     .map(({ factor, meant }) => ({ factor, meant, why: whyOf(factor), message: messageFor(entered, meant, factor) }));
 }
 

@@ -40,9 +40,8 @@ export function suspectTorqueSlip(newtonMetres: number, expected: { min: number;
       { factor, why, meant: newtonMetres / factor },
       { factor: 1 / factor, why, meant: newtonMetres * factor },
     ])
-    .map((slip, order) => ({ ...slip, order }))
     .filter(({ meant }) => meant >= low && meant <= high)
-    .sort((a, b) => off(a.meant) - off(b.meant) || a.order - b.order)
+    .sort((a, b) => off(a.meant) - off(b.meant))
     .map(({ factor, meant, why }) => ({
       factor,
       meant,

@@ -9,6 +9,6 @@ import { estimate, type Estimate } from './reading.ts';
  */
 export function difference(one: Estimate, other: Estimate): Estimate {
   const u = Math.hypot(one.u, other.u);
-  const spread = [one, other].reduce((sum, each) => sum + (each.dof === undefined || each.u === 0 ? 0 : each.u ** 4 / each.dof), 0);
+  const spread = [one, other].reduce((sum, each) => sum + (each.dof === undefined ? 0 : each.u ** 4 / each.dof), 0);
   return estimate(nanometres(one.value - other.value), u, spread === 0 ? undefined : u ** 4 / spread);
 }

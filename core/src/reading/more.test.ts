@@ -1,6 +1,18 @@
 import { describe, expect, it } from '@jest/globals';
 import { inch, mm, thou } from '../quantity/index.ts';
-import { combineMethods, coverageFactor, dialTravel, estimate, INSTRUMENTS, readEntry, studentCdf, understoodThen, verdictSum } from './index.ts';
+import {
+  combineMethods,
+  coverageFactor,
+  dialTravel,
+  estimate,
+  INSTRUMENTS,
+  readEntry,
+  readingOf,
+  standingApart,
+  studentCdf,
+  understoodThen,
+  verdictSum,
+} from './index.ts';
 import { refusalOf } from '../testing.ts';
 
 const { dialThou, dialMm, micInch, micMm, feelersThou } = INSTRUMENTS;
@@ -86,6 +98,28 @@ describe('k, row by row', () => {
   });
 });
 
+describe('readings of which one stands apart', () => {
+  const stand = (...values: number[]) =>
+    standingApart(
+      values.map((v) => thou(v)),
+      dialThou,
+    );
+  it('are questioned from five on', () => {
+    expect(stand(24, 24, 24, 24, 40)).toEqual([4]);
+    expect(stand(24, 24, 24, 40)).toEqual([]);
+  });
+});
+
+describe('a dial that stands square', () => {
+  const notes = (more: object) =>
+    readingOf({ how: 'hand', from: 88, to: 12, back: null, turns: 0, direction: 'clockwise' }, { ...dialThou, ...more }).notes;
+  it('says nothing of an angle, and either angle is said', () => {
+    expect(notes({})).toEqual([]);
+    expect(notes({ stemAngle: 10 })).toEqual(['the dial off square: × cos 10° ÷ cos 0°']);
+    expect(notes({ faceAngle: 10 })).toEqual(['the dial off square: × cos -10° ÷ cos 10°']);
+  });
+});
+
 describe('an entry as it was read in its day', () => {
   it('keeps what it was understood as, and in what unit', () => {
     expect(understoodThen('24', dialThou)).toEqual({ how: 'sizes', values: [thou(24)], unit: 'thou' });
@@ -98,6 +132,7 @@ describe('an entry as it was read in its day', () => {
     expect(readEntry('.02', dialThou).choices).toEqual(['0.02 in', '0.02 thou']);
     expect(readEntry('0.125', dialThou).choices).toEqual(['0.125 in', '0.125 thou']);
     expect(readEntry('1.25', dialMm).choices).toEqual(['1.25 mm', '0.0125 mm']);
+    expect(readEntry('1,1250', dialThou).choices).toEqual(['1.1250 in', '1.125 thou']);
     expect(readEntry('0.02', feelersThou).choices).toEqual(['0.02 mm', '0.02 thou']);
     for (const [text, instrument] of [
       ['24.5', dialThou],
@@ -111,6 +146,9 @@ describe('an entry as it was read in its day', () => {
     expect(refusalOf(() => readEntry('banana', dialThou))).toBe('notAReading');
     expect(refusalOf(() => readEntry('3/0', micInch))).toBe('zeroDenominator');
     expect(refusalOf(() => readEntry('1,125', micMm))).toBe('ambiguousComma');
+    for (const text of ['1,125', '12,125']) expect([text, refusalOf(() => readEntry(text, dialThou))]).toEqual([text, 'ambiguousComma']);
+    expect(refusalOf(() => readEntry('1.2.3', micMm))).toBe('notANumber');
+    expect(refusalOf(() => readEntry('1.2.3 4', micMm))).toBe('notAReading');
     expect(refusalOf(() => readEntry('x 5', micMm))).toBe('notAReading');
   });
   it('with a unit is a size at a dial too; without one it is divisions', () => {

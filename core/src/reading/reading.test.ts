@@ -85,7 +85,12 @@ describe('a depth over parallels', () => {
   it('may be negative: a race standing proud', () => expect(depthOverParallels({ reading: mm(4.9), parallels: [mm(5)] })).toBe(mm(-0.1)));
   it('refuses a parallel of no thickness, and shows its sum', () => {
     expect(refusalOf(() => depthOverParallels({ reading: mm(5), parallels: [mm(0)] }))).toBe('badParallel');
-    expect(depthOverParallelsSum({ reading: mm(15), parallels: [mm(10)] }).at(-1)?.value).toBe(mm(5));
+    expect(depthOverParallelsSum({ reading: mm(15), parallels: [mm(8), mm(2)] }).map((l) => [l.label, l.value])).toEqual([
+      ['read across the parallel', mm(15)],
+      ['less the parallel', mm(8)],
+      ['less the parallel', mm(2)],
+      ['depth', mm(5)],
+    ]);
   });
 });
 
@@ -122,6 +127,8 @@ describe('repeats', () => {
     expect(result).toMatchObject({ dof: 7, n: 3, range: thou(1), outliers: [] });
     expect(result.value).toBe(Math.round(thou(71) / 3));
   });
+  it('of two have the spread of two: s² = 2, pooled (5·1² + 1·2)/6, by hand', () =>
+    expect(repeats([thou(24), thou(22)], options).u / 25_400).toBeCloseTo(Math.sqrt(7 / 6 / 2 + 1 / 12), 9));
   it('never make one reading look surer than three', () => {
     const U = (values: Length[]): number => {
       const { u, dof } = repeats(values, options);
@@ -156,6 +163,23 @@ describe('repeats', () => {
       const steady = Array.from({ length: n - 1 }, () => thou(24));
       expect(repeats([...steady, thou(24 + limit + 0.01)], options).outliers).toEqual([n - 1]);
       expect(repeats([...steady, thou(24 + limit - 0.01)], options).outliers).toEqual([]);
+    }
+  });
+  it('question a reading by the mean and the spread of the others, where these are more than an instrument has', () => {
+    for (const [n, limit] of [
+      [5, 6.53],
+      [6, 5.31],
+      [8, 4.4],
+      [10, 4.04],
+    ] as const) {
+      const others = Array.from({ length: n - 1 }, (_, i) => 100 + (i % 3) * 10);
+      const away = jStat.mean(others) + limit * jStat.stdev(others, true);
+      const questioned = (last: number) =>
+        repeats(
+          [...others, last].map((v) => thou(v)),
+          options,
+        ).outliers;
+      expect([n, questioned(away + 0.05), questioned(away - 0.05)]).toEqual([n, [n - 1], []]);
     }
   });
   it('need one reading at least, and show their sum', () => {

@@ -45,6 +45,9 @@ describe('one mean less another', () => {
     const { value, u, dof } = difference(estimate(mm(3), 3_000, 5), estimate(mm(2), 4_000, 5));
     expect([value, u]).toEqual([mm(1), 5_000]);
     expect(dof).toBeCloseTo(9.273, 3);
+    // a doubt that is known beforehand adds to the first sum alone: 5⁴ ÷ (4⁴/5) = 12.207
+    expect(difference(estimate(mm(3), 3_000), estimate(mm(2), 4_000, 5)).dof).toBeCloseTo(12.207, 3);
+    expect(difference(estimate(mm(3), 0, 5), estimate(mm(2), 4_000, 5)).dof).toBeCloseTo(5, 9);
     expect(difference(estimate(mm(3), 0), estimate(mm(2), 0))).toEqual({ kind: 'estimate', value: mm(1), u: 0 });
   });
 });

@@ -16,20 +16,19 @@ const K_9545: readonly (readonly [number, number])[] = [
   [15, 2.18],
   [20, 2.13],
   [50, 2.05],
+  [Infinity, 2],
 ];
 
 /**
  * Coverage factor k for 95.45 %.
  *
- * @param dof degrees of freedom ≥ 1; 2 is returned where none is known
+ * @param dof degrees of freedom; 2 is returned where none is known, and that of 1 for less
  * @example coverageFactor(5) // 2.65
  */
-export function coverageFactor(dof?: number): number {
-  if (dof === undefined || !Number.isFinite(dof)) return 2;
+export function coverageFactor(dof = Infinity): number {
   if (dof <= 1) return 13.97;
   const above = K_9545.findIndex(([rows]) => dof <= rows);
-  const [lowDof, lowK] = above < 0 ? [50, 2.05] : (K_9545[above - 1] ?? [1, 13.97]);
-  const [highDof, highK] = above < 0 ? [Infinity, 2] : (K_9545[above] ?? [Infinity, 2]);
+  const [[lowDof, lowK], [highDof, highK]] = K_9545.slice(above - 1, above + 1) as [[number, number], [number, number]];
   const share = (1 / lowDof - 1 / dof) / (1 / lowDof - 1 / highDof);
   return lowK + share * (highK - lowK);
 }
@@ -60,7 +59,6 @@ function betaFraction(a: number, b: number, x: number): number {
 }
 
 function regularisedBeta(a: number, b: number, x: number): number {
-  if (x <= 0) return 0;
   if (x >= 1) return 1;
   const front = Math.exp(logGamma(a + b) - logGamma(a) - logGamma(b) + a * Math.log(x) + b * Math.log(1 - x));
   return x < (a + 1) / (a + b + 2) ? (front * betaFraction(a, b, x)) / a : 1 - (front * betaFraction(b, a, 1 - x)) / b;

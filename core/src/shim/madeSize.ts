@@ -23,8 +23,6 @@ export function madeSize({ min, max, ideal }: { readonly min: Length; readonly m
   const inside = Math.min(max, Math.max(min, ideal));
   const roomAt = (size: number): number => Math.min(max - size, size - min);
   const full = roomAt(inside);
-  const size =
-    [ROUND[unit], STEP[unit]].map((step) => Math.round(inside / step) * step).find((each) => roomAt(each) >= full * 0.75 && roomAt(each) >= 0) ??
-    inside;
+  const size = [ROUND[unit], STEP[unit]].map((step) => Math.round(inside / step) * step).find((each) => roomAt(each) >= full * 0.75) ?? inside;
   return { size: nanometres(size), either: nanometres(Math.max(0, Math.floor((roomAt(size) + 1e-6) / STEP[unit]) * STEP[unit])) };
 }

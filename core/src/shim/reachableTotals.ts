@@ -54,5 +54,6 @@ export function leafThatFillsMost(
     ).length;
     return { thickness, fills, of: gaps.length };
   });
-  return scored.reduce((best, s) => (s.fills > best.fills || (s.fills === best.fills && s.thickness > best.thickness) ? s : best));
+  // they stand from the thinnest up
+  return scored.reduce((best, s) => (s.fills >= best.fills ? s : best));
 }

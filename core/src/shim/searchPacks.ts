@@ -244,7 +244,7 @@ export function searchPacks(drawer: readonly DrawerLeaf[], { min, max, target, s
   if (packs.length > 0) return { packs };
   const [below] = box.search(0, min - 1, min, maxLeaves, 1);
   const [above] = box.search(max + 1, Number.MAX_SAFE_INTEGER, max, maxLeaves, 1);
-  const [base] = target < THINNEST_MADE ? [] : box.search(0, target - THINNEST_MADE, target, maxLeaves - 1 || 1, 1);
+  const [base] = box.search(0, target - THINNEST_MADE, target, maxLeaves - 1, 1);
   return {
     packs,
     ...(below && below.held.length > 0 ? { below: box.toPack(below, target) } : {}),

@@ -153,6 +153,16 @@ describe('packs from the drawer', () => {
       expect({ trial, found }).toEqual({ trial, found: inOrder(drawer, ask).slice(0, ask.keep) });
     }
   });
+  it('stand in that order where packs of six tie in all but their middle leaves', () => {
+    const drawer = [[1, 2], [2, 3], [4, 2], ...[6, 7, 9, 12].map((t) => [t, 1])].map(([t = 0, quantity = 0]) => ({ thickness: thou(t), quantity }));
+    for (const target of [29, 31, 32]) {
+      const all = inOrder(drawer, question(target - 1, target, target));
+      for (let keep = 1; keep <= all.length + 1; keep += 3) {
+        const found = searchPacks(drawer, question(target - 1, target, target, { keep })).packs;
+        expect(found.map((p) => p.leaves.flatMap((l) => Array<number>(l.count).fill(l.thickness)))).toEqual(all.slice(0, keep));
+      }
+    }
+  });
   it('come sure ones first, and then the rest, each in that order and none twice', () => {
     const random = seeded(5);
     for (let trial = 0; trial < 40; trial++) {
@@ -236,6 +246,12 @@ describe('a shim made', () => {
     expect(plan(24, 27, 27)()).toEqual({ from: thou(30), takeOff: thou(3), tolerance: 0 });
     for (const wrong of [plan(24, 23, 27), plan(24, 28, 27), plan(-3, -1, 0), plan(0, 0, 0)]) expect(refusalOf(wrong)).toBe('badWindow');
   });
+  it('is made of something, where a window that holds nothing would do without', () =>
+    expect(fabricateShim({ window: { min: thou(-1), max: thou(3), ideal: thou(1) }, stock: [{ thickness: thou(30) }] })).toEqual({
+      from: thou(30),
+      takeOff: thou(29),
+      tolerance: thou(2),
+    }));
   it('is lapped from the next stock up, never from what would do as it is', () =>
     expect(
       fabricateShim({ window: { min: thou(24), max: thou(27), ideal: thou(25) }, stock: [{ thickness: thou(50) }, { thickness: thou(28) }] }),
@@ -309,6 +325,10 @@ describe('the ends of a search', () => {
     expect(totals(searchPacks(one(9, 11, 12), question(8, 12, 12, { sure, maxLeaves: 1 })).packs)).toEqual([11, 9, 12]);
     expect(totals(searchPacks(one(7, 8, 9), question(7, 9, 8, { sure: { min: thou(6), max: thou(8) }, maxLeaves: 1 })).packs)).toEqual([8, 7, 9]);
   });
+  it('where nothing can be sure, what is in comes all the same; and a window of less than nothing holds nothing', () => {
+    expect(totals(searchPacks(one(6, 25), question(5, 8, 7, { sure: { min: thou(20), max: thou(30) } })).packs)).toEqual([6]);
+    expect(searchPacks(one(6), question(-5, -2, -3)).packs).toEqual([]);
+  });
   it('where all that is sure fills the answer, nothing else is in it', () => {
     const sure = { min: thou(9), max: thou(11) };
     expect(totals(searchPacks(one(9, 10, 11, 12), question(8, 12, 12, { sure, maxLeaves: 1, keep: 3 })).packs)).toEqual([11, 10, 9]);
@@ -321,7 +341,19 @@ describe('the ends of a search', () => {
     const found = searchPacks(near, { min, max, target: thou(9.5), maxLeaves: 1, keep: 1 });
     expect([found.packs.length, found.below?.total, found.above?.total]).toEqual([0, min - 1, max + 1]);
     expect(searchPacks(one(5), question(9, 10, 9.5))).not.toHaveProperty('packs.0');
+    // a nanometre past a window of no width is past it
+    const past = (nm: number) =>
+      searchPacks([{ thickness: nanometres(min + nm), quantity: 1 }], { min, max: min, target: min, maxLeaves: 1, keep: 1 });
+    expect([past(1).above?.total, past(1).below, past(-1).below?.total, past(-1).above]).toEqual([min + 1, undefined, min - 1, undefined]);
     // a leaf that is made goes with one fewer from the drawer
+    expect(searchPacks(one(4, 3), question(9.9, 10.1, 10, { maxLeaves: 1 })).missing).toEqual({ thickness: thou(10), with: [] });
+    expect(searchPacks(one(4, 3), question(9.9, 10.1, 10, { maxLeaves: 3 })).missing).toEqual({
+      thickness: thou(3),
+      with: [
+        { thickness: thou(4), count: 1 },
+        { thickness: thou(3), count: 1 },
+      ],
+    });
     expect(searchPacks(one(4, 3), question(9.9, 10.1, 10, { maxLeaves: 2 })).missing).toEqual({
       thickness: thou(6),
       with: [{ thickness: thou(4), count: 1 }],

@@ -38,35 +38,39 @@ interface PartRowsProps {
 /** Every journal, bore, washer, roller, spring and tooth, one kind of row for all. */
 export function PartRows(props: PartRowsProps): JSX.Element {
   return (
-    <div role="table" aria-label="Parts measured" aria-rowcount={props.groups.reduce((n, g) => n + g.rows.length, 0)} className="bg-sheet">
-      <div role="rowgroup" className="max-sm:sr-only">
-        <div role="row" className={`label border-b-2 border-ink px-1 py-2 text-[16px] font-semibold text-ink2 ${COLUMNS}`}>
-          <span role="columnheader" className="pl-3">
+    <table
+      aria-label="Parts measured"
+      aria-rowcount={props.groups.reduce((n, g) => n + g.rows.length, 1)}
+      className="block bg-sheet [&_th]:text-left [&_th]:font-semibold"
+    >
+      <thead className="block max-sm:sr-only">
+        <tr className={`label border-b-2 border-ink px-1 py-2 text-[16px] text-ink2 ${COLUMNS}`}>
+          <th scope="col" className="pl-3">
             Part
-          </span>
+          </th>
           {(['New', 'Limit', 'Now', 'Wear'] as const).map((name) => (
-            <span key={name} role="columnheader" className="pr-2 text-right">
+            <th key={name} scope="col" className="pr-2 text-right!">
               {name}
-            </span>
+            </th>
           ))}
-          <span role="columnheader" className="pl-3">
+          <th scope="col" className="pl-3">
             Clearance
-          </span>
-          <span role="columnheader">Verdict</span>
-          <span role="columnheader">Decision</span>
-        </div>
-      </div>
+          </th>
+          <th scope="col">Verdict</th>
+          <th scope="col">Decision</th>
+        </tr>
+      </thead>
       {props.groups.length <= FEW ? props.groups.map((group) => <Group key={group.key} group={group} {...props} />) : <InSight {...props} />}
-    </div>
+    </table>
   );
 }
 
 /** Only the rows in sight are there: two thousand scroll as twenty do. */
 function InSight(props: PartRowsProps): JSX.Element {
   const { groups, chosen } = props;
-  const box = useRef<HTMLDivElement>(null);
+  const above = useRef<HTMLTableSectionElement>(null);
   const [top, setTop] = useState(0);
-  useLayoutEffect(() => setTop(box.current?.offsetTop ?? 0), []);
+  useLayoutEffect(() => setTop(above.current ? above.current.getBoundingClientRect().top + window.scrollY : 0), []);
   const list = useWindowVirtualizer({
     count: groups.length,
     estimateSize: (i) => (groups[i]?.rows.length ?? 1) * ROW + 1,
@@ -78,24 +82,25 @@ function InSight(props: PartRowsProps): JSX.Element {
   useLayoutEffect(() => {
     if (at >= 0) list.scrollToIndex(at, { align: 'auto' });
   }, [at, list]);
+  const items = list.getVirtualItems();
+  const before = (items[0]?.start ?? top) - top;
+  const after = list.getTotalSize() - ((items.at(-1)?.end ?? top) - top);
   return (
-    <div ref={box} style={{ height: list.getTotalSize(), position: 'relative' }}>
-      {list.getVirtualItems().map((item) => {
+    <>
+      <tbody ref={above} aria-hidden="true" className="block" style={{ height: before }} />
+      {items.map((item) => {
         const group = groups[item.index];
-        return group ? (
-          <div key={item.key} style={{ position: 'absolute', insetInline: 0, transform: `translateY(${item.start - top}px)` }}>
-            <Group group={group} {...props} />
-          </div>
-        ) : null;
+        return group ? <Group key={item.key} group={group} {...props} /> : null;
       })}
-    </div>
+      <tbody aria-hidden="true" className="block" style={{ height: after }} />
+    </>
   );
 }
 
 function Group({ group, chosen, onChoose, onDecide }: PartRowsProps & { group: RowGroup }): JSX.Element {
   const on = group.rows.some((f) => f.station.id === chosen);
   return (
-    <div role="rowgroup" className={`relative border-b border-edge ${on ? 'bg-band' : ''}`}>
+    <tbody className={`relative block border-b border-edge ${on ? 'bg-band' : ''}`}>
       {group.rows.map((feature, i) => (
         <Row
           key={feature.station.id}
@@ -108,7 +113,7 @@ function Group({ group, chosen, onChoose, onDecide }: PartRowsProps & { group: R
           onDecide={onDecide}
         />
       ))}
-    </div>
+    </tbody>
   );
 }
 
@@ -129,7 +134,7 @@ function Row({
   onChoose: (id: string) => void;
   onDecide: (feature: FeatureState) => void;
 }): JSX.Element {
-  const line = useRef<HTMLDivElement>(null);
+  const line = useRef<HTMLTableRowElement>(null);
   useLayoutEffect(() => {
     if (chosen) line.current?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
@@ -137,15 +142,14 @@ function Row({
   const small = smallUnit(unit);
   const { survey, station, limits, nominal, bound, decision, inspection } = feature;
   return (
-    <div
+    <tr
       ref={line}
-      role="row"
-      aria-selected={chosen}
+      aria-current={chosen}
       onClick={() => onChoose(station.id)}
       style={{ height: ROW }}
       className={`cursor-pointer scroll-mt-16 scroll-mb-56 ${COLUMNS}`}
     >
-      <span role="cell" className={`flex min-w-0 border-l-4 pl-3 max-sm:pl-1.5 ${chosen ? 'border-blue' : 'border-transparent'}`}>
+      <td className={`flex min-w-0 border-l-4 pl-3 max-sm:pl-1.5 ${chosen ? 'border-blue' : 'border-transparent'}`}>
         <button type="button" onClick={() => onChoose(station.id)} aria-pressed={chosen} className="min-h-12 min-w-0 flex-1 text-left">
           <span className="line-clamp-2 text-[17px] leading-5 font-medium max-sm:text-[15px] max-sm:leading-[18px]">{station.name}</span>
           <span className="block truncate text-[15px] leading-5 text-ink2 max-sm:text-[14px]">
@@ -153,11 +157,11 @@ function Row({
             {limits?.fact.source === 'reckoned' ? ' · limit reckoned' : ''}
           </span>
         </button>
-      </span>
-      <span role="cell" className="self-center pr-2 text-right max-sm:hidden">
+      </td>
+      <td className="self-center pr-2 text-right max-sm:hidden">
         <TwoLines value={station.newSize} feature={feature} />
-      </span>
-      <span role="cell" className="self-center pr-2 text-right max-sm:hidden">
+      </td>
+      <td className="self-center pr-2 text-right max-sm:hidden">
         {limits ? (
           <LimitLines feature={feature} />
         ) : nominal ? (
@@ -168,12 +172,12 @@ function Row({
         ) : (
           <span className="text-ink2">none</span>
         )}
-      </span>
-      <span role="cell" className="self-center pr-2 text-right">
+      </td>
+      <td className="self-center pr-2 text-right">
         {bound && <span className="block text-[14px] leading-4 text-ink2">{bound.kind === 'atLeast' ? 'at least' : 'at most'}</span>}
         <TwoLines value={feature.now ?? bound?.value ?? null} feature={feature} strong />
-      </span>
-      <span role="cell" className="self-center pr-2 text-right max-sm:hidden">
+      </td>
+      <td className="self-center pr-2 text-right max-sm:hidden">
         {survey?.wear === undefined ? (
           <span className="text-ink2">–</span>
         ) : (
@@ -182,8 +186,8 @@ function Row({
             <span className="unit block text-[14px] leading-5">{unitWord(small)}</span>
           </>
         )}
-      </span>
-      <span role="cell" className="relative self-stretch pl-3 max-sm:pl-1">
+      </td>
+      <td className="relative self-stretch pl-3 max-sm:pl-1">
         {pair && <Clearance pair={pair} />}
         {inPair && (
           <span
@@ -191,8 +195,8 @@ function Row({
             className={`absolute left-1 w-2 border-l-2 border-ink2 ${pair ? 'top-3 bottom-0 border-t-2' : 'top-0 bottom-3 border-b-2'}`}
           />
         )}
-      </span>
-      <span role="cell" className="flex flex-col justify-center">
+      </td>
+      <td className="flex flex-col justify-center">
         {isJudgedByPair(feature) ? (
           <span className="text-[15px] leading-5 text-ink2">by the clearance</span>
         ) : (
@@ -203,8 +207,8 @@ function Row({
             </span>
           </>
         )}
-      </span>
-      <span role="cell" className="self-center pr-3 max-sm:pr-1">
+      </td>
+      <td className="self-center pr-3 max-sm:pr-1">
         <button
           type="button"
           onClick={() => onDecide(feature)}
@@ -214,8 +218,8 @@ function Row({
         >
           {decision ?? 'open'}
         </button>
-      </span>
-    </div>
+      </td>
+    </tr>
   );
 }
 

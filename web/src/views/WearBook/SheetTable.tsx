@@ -16,22 +16,24 @@ const GRID =
 export function SheetTable({ sheet, onMend }: { sheet: SpecSheet; onMend: (spec: Spec) => void }): JSX.Element {
   let line = 0;
   return (
-    <div role="table" aria-label="Limits" className="bg-sheet">
-      <div role="row" className={`${GRID} label border-b-2 border-ink px-4 py-2 text-[16px] font-semibold text-ink2 max-lg:sr-only`}>
-        <span role="columnheader">As it stands on the page</span>
-        <span role="columnheader">Understood as</span>
-        <span role="columnheader">Thou, inch</span>
-        <span role="columnheader">Millimetre</span>
-        <span role="columnheader">Source and page</span>
-        <span role="columnheader" className="text-right">
-          In use
-        </span>
-      </div>
+    <table aria-label="Limits" className="block bg-sheet">
+      <thead className="block max-lg:sr-only">
+        <tr className={`${GRID} label border-b-2 border-ink px-4 py-2 text-[16px] text-ink2 [&>th]:text-left [&>th]:font-semibold`}>
+          <th scope="col">As it stands on the page</th>
+          <th scope="col">Understood as</th>
+          <th scope="col">Thou, inch</th>
+          <th scope="col">Millimetre</th>
+          <th scope="col">Source and page</th>
+          <th scope="col" className="text-right!">
+            In use
+          </th>
+        </tr>
+      </thead>
       {sheet.groups.map((group) => {
         if (group.entries.some((e) => e.spec !== null) && group.state !== 'words') line += 1;
         return <GroupRows key={group.key} group={group} line={line} onMend={onMend} />;
       })}
-    </div>
+    </table>
   );
 }
 
@@ -39,18 +41,20 @@ function GroupRows({ group, line, onMend }: { group: SpecGroup; line: number; on
   const wants = group.disagree || group.state === 'ask' || group.state === 'notUnderstood';
   if (group.state === 'words')
     return (
-      <div role="row" className="border-b border-rule px-4 py-2">
-        <span role="cell" className="label text-[17px] font-semibold">
-          {group.entries[0]?.spec?.text}
-        </span>
-      </div>
+      <tbody className="block">
+        <tr className="block border-b border-rule px-4 py-2">
+          <td colSpan={6} className="label block text-[17px] font-semibold">
+            {group.entries[0]?.spec?.text}
+          </td>
+        </tr>
+      </tbody>
     );
   return (
-    <div role="rowgroup" className={`border-b border-rule ${wants ? 'border-l-4 border-l-blue bg-band' : 'border-l-4 border-l-transparent'}`}>
+    <tbody className={`block border-b border-rule ${wants ? 'border-l-4 border-l-blue bg-band' : 'border-l-4 border-l-transparent'}`}>
       {group.entries.map((entry, i) => (
         <EntryRow key={entry.spec?.id ?? entry.limit?.id} group={group} entry={entry} first={i === 0} line={line} onMend={onMend} />
       ))}
-    </div>
+    </tbody>
   );
 }
 
@@ -69,12 +73,12 @@ function EntryRow({
 }): JSX.Element {
   const isAsk = group.state === 'ask' && first;
   return (
-    <div role="row" className={`${GRID} min-h-12 px-3 py-1.5 ${first ? '' : 'border-t border-rule'} ${group.state === 'leftOut' ? 'text-ink2' : ''}`}>
-      <span role="cell" className="flex min-w-0 gap-3 max-lg:col-span-full">
+    <tr className={`${GRID} min-h-12 px-3 py-1.5 ${first ? '' : 'border-t border-rule'} ${group.state === 'leftOut' ? 'text-ink2' : ''}`}>
+      <td className="flex min-w-0 gap-3 max-lg:col-span-full">
         <span className="num w-6 shrink-0 pt-1 text-right text-[15px] text-ink2">{entry.spec ? (first ? line : '+') : ''}</span>
         <AsPrinted entry={entry} />
-      </span>
-      <span role="cell" className={`min-w-0 max-sm:col-span-full ${first ? '' : 'max-sm:hidden'}`}>
+      </td>
+      <td className={`min-w-0 max-sm:col-span-full ${first ? '' : 'max-sm:hidden'}`}>
         {first && (
           <>
             <span className={`block text-[17px] leading-6 font-medium ${group.state === 'leftOut' ? 'line-through' : ''}`}>
@@ -85,7 +89,7 @@ function EntryRow({
             {isAsk && <span className="label block text-[15px] font-semibold text-blue">Which do they mean?</span>}
           </>
         )}
-      </span>
+      </td>
       {isAsk && entry.spec ? (
         <Meanings spec={entry.spec} group={group} />
       ) : group.state === 'notUnderstood' && entry.spec ? (
@@ -93,7 +97,7 @@ function EntryRow({
       ) : (
         <Figures group={group} entry={entry} onMend={onMend} />
       )}
-    </div>
+    </tr>
   );
 }
 
@@ -137,10 +141,10 @@ const stationWords = (station: Station): string =>
 function TwoColumns({ limits }: { limits: QuantityLimits }): JSX.Element {
   const { imperial, metric } = twoSystems(limits);
   const cell = (unit: string, strong: boolean): JSX.Element => (
-    <span role="cell" className="num leading-7 whitespace-nowrap max-lg:whitespace-normal">
+    <td className="num leading-7 whitespace-nowrap max-lg:whitespace-normal">
       <span className={strong ? 'text-[19px] font-semibold' : 'text-[17px] text-ink2'}>{formatIn(limits, unit)}</span>{' '}
       <span className="unit text-[15px]">{quantityUnitWord(unit)}</span>
-    </span>
+    </td>
   );
   return (
     <>
@@ -165,8 +169,8 @@ function Figures({ group, entry, onMend }: { group: SpecGroup; entry: SpecEntry;
   const quietly = (change: Change): void => void send(change).catch(() => undefined);
   return (
     <>
-      {entry.limits ? <TwoColumns limits={entry.limits} /> : <span className="col-span-2" />}
-      <span role="cell" className="min-w-0 text-[15px] leading-6 max-lg:col-span-2 max-sm:col-span-1">
+      {entry.limits ? <TwoColumns limits={entry.limits} /> : <td colSpan={2} className="col-span-2" />}
+      <td className="min-w-0 text-[15px] leading-6 max-lg:col-span-2 max-sm:col-span-1">
         {originWords(limit ?? spec)}
         {(entry.trust === 'told once' || entry.trust === 'told twice' || entry.trust === 'told, and printed') && (
           <span className="block leading-5 text-ink2">
@@ -174,8 +178,8 @@ function Figures({ group, entry, onMend }: { group: SpecGroup; entry: SpecEntry;
           </span>
         )}
         {(limit ?? spec)?.source === 'reckoned' && <span className="block leading-5 text-ink2">reckoned, yours to accept</span>}
-      </span>
-      <span role="cell" className="flex items-start justify-end gap-2">
+      </td>
+      <td className="flex items-start justify-end gap-2">
         {group.state === 'leftOut' && spec ? (
           <Secondary onClick={() => quietly(leaveOut(spec, false))}>put back</Secondary>
         ) : limit?.inUse ? (
@@ -192,7 +196,7 @@ function Figures({ group, entry, onMend }: { group: SpecGroup; entry: SpecEntry;
         ) : spec ? (
           <ForStation spec={spec} fits={group.fits} stations={facts.stations} limits={facts.limits} onMend={() => onMend(spec)} />
         ) : null}
-      </span>
+      </td>
     </>
   );
 }
@@ -265,7 +269,7 @@ function Meanings({ spec, group }: { spec: Spec; group: SpecGroup }): JSX.Elemen
   const { send } = useCommand();
   const quietly = (change: Change): void => void send(change).catch(() => undefined);
   return (
-    <span role="cell" className="col-span-4 flex flex-wrap items-start gap-2 py-0.5 max-lg:col-span-full">
+    <td colSpan={4} className="col-span-4 flex flex-wrap items-start gap-2 py-0.5 max-lg:col-span-full">
       {group.meanings.map((limits, i) => {
         const { imperial, metric } = twoSystems(limits);
         const [said, other] = limits.unit === metric ? [metric, imperial] : [limits.unit === imperial ? imperial : limits.unit, metric];
@@ -284,17 +288,17 @@ function Meanings({ spec, group }: { spec: Spec; group: SpecGroup }): JSX.Elemen
         leave it out
       </Secondary>
       {group.hint && <span className="basis-full text-[15px] text-ink2">{group.hint}</span>}
-    </span>
+    </td>
   );
 }
 
 function NotUnderstood({ spec, because, onMend }: { spec: Spec; because: string; onMend: (spec: Spec) => void }): JSX.Element {
   const { send } = useCommand();
   return (
-    <span role="cell" className="col-span-4 flex flex-wrap items-center gap-2 max-lg:col-span-full">
+    <td colSpan={4} className="col-span-4 flex flex-wrap items-center gap-2 max-lg:col-span-full">
       <span className="sr-only">{because}</span>
       <Secondary onClick={() => onMend(spec)}>type it again</Secondary>
       <Secondary onClick={() => void send(leaveOut(spec, true)).catch(() => undefined)}>leave it out</Secondary>
-    </span>
+    </td>
   );
 }

@@ -21,29 +21,30 @@ export function StripLines({
   onChoose: (id: string) => void;
 }): JSX.Element {
   return (
-    <div role="table" aria-label="What came off" className="bg-sheet">
-      <div
-        role="row"
-        className="label grid grid-cols-[44px_124px_minmax(0,1fr)_170px_166px] border-b-2 border-ink px-4 py-2 text-[16px] font-semibold text-ink2 max-md:hidden"
-      >
-        <span role="columnheader">No</span>
-        <span role="columnheader">Way round</span>
-        <span role="columnheader">Part</span>
-        <span role="columnheader">Pack, side, size</span>
-        <span role="columnheader" className="text-right">
-          Seen
-        </span>
-      </div>
-      {lines.map((line) => (
-        <LineRow
-          key={line.entry.id}
-          line={line}
-          decision={looked.get(plainName(line.entry.part))?.decision ?? null}
-          on={line.entry.id === chosen}
-          onChoose={() => onChoose(line.entry.id)}
-        />
-      ))}
-    </div>
+    <table aria-label="What came off" className="block bg-sheet">
+      <thead className="block max-md:hidden">
+        <tr className="label grid grid-cols-[44px_124px_minmax(0,1fr)_170px_166px] border-b-2 border-ink px-4 py-2 text-[16px] text-ink2 [&>th]:text-left [&>th]:font-semibold">
+          <th scope="col">No</th>
+          <th scope="col">Way round</th>
+          <th scope="col">Part</th>
+          <th scope="col">Pack, side, size</th>
+          <th scope="col" className="text-right!">
+            Seen
+          </th>
+        </tr>
+      </thead>
+      <tbody className="block">
+        {lines.map((line) => (
+          <LineRow
+            key={line.entry.id}
+            line={line}
+            decision={looked.get(plainName(line.entry.part))?.decision ?? null}
+            on={line.entry.id === chosen}
+            onChoose={() => onChoose(line.entry.id)}
+          />
+        ))}
+      </tbody>
+    </table>
   );
 }
 
@@ -59,25 +60,22 @@ function LineRow({
   onChoose: () => void;
 }): JSX.Element {
   const { number, entry, alike } = line;
-  const box = useRef<HTMLDivElement>(null);
+  const box = useRef<HTMLTableRowElement>(null);
   useEffect(() => {
     if (on) box.current?.scrollIntoView({ block: 'nearest' });
   }, [on]);
   return (
-    <div
+    <tr
       ref={box}
-      role="row"
-      aria-selected={on}
+      aria-current={on}
       onClick={onChoose}
       className={`cursor-pointer scroll-mb-44 grid min-h-[67px] grid-cols-[44px_124px_minmax(0,1fr)_170px_166px] items-center border-b border-rule border-l-4 px-3 max-md:grid-cols-[32px_minmax(0,1fr)_auto] ${on ? 'border-l-blue bg-band' : 'border-l-transparent'}`}
     >
-      <span role="cell" className="num text-[26px] font-semibold">
-        {number}
-      </span>
-      <span role="cell" className="max-md:hidden">
+      <td className="num text-[26px] font-semibold">{number}</td>
+      <td className="max-md:hidden">
         <PartPicture entry={entry} />
-      </span>
-      <span role="cell" className="min-w-0 pr-2">
+      </td>
+      <td className="min-w-0 pr-2">
         <button type="button" onClick={onChoose} aria-pressed={on} className="min-h-12 w-full text-left">
           <span className="block text-[17px] leading-6 font-medium">
             {entry.part}
@@ -88,14 +86,14 @@ function LineRow({
             {decision && <span className="font-medium text-ink"> looked over: {decision}</span>}
           </span>
         </button>
-      </span>
-      <span role="cell" className="max-md:text-right">
+      </td>
+      <td className="max-md:text-right">
         <SizeWords entry={entry} />
-      </span>
-      <span role="cell" className="flex justify-end max-md:col-span-3 max-md:justify-start max-md:pb-2">
+      </td>
+      <td className="flex justify-end max-md:col-span-3 max-md:justify-start max-md:pb-2">
         <Photos ofKind="strip" ofId={entry.id} caption={entry.part} compact />
-      </span>
-    </div>
+      </td>
+    </tr>
   );
 }
 

@@ -79,7 +79,7 @@ export default function WearBook(): JSX.Element {
     const next = rows.slice(rows.findIndex((f) => f === current) + 1).find((f) => f.now === null && f.bound === null);
     setChosen((next ?? current)?.station.id ?? null);
     requestAnimationFrame(() => {
-      document.querySelector('[role="row"][aria-selected="true"]')?.scrollIntoView({ block: 'nearest' });
+      document.querySelector('tr[aria-current="true"]')?.scrollIntoView({ block: 'nearest' });
       document.getElementById('entry')?.focus();
     });
   };
