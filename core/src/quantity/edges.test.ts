@@ -7,6 +7,7 @@ import {
   formatQuantityLimits,
   inch,
   insideOf,
+  isOneFigure,
   isSum,
   limitsIn,
   mm,
@@ -95,6 +96,7 @@ describe('a slip', () => {
   it('from nothing up is looked for in the upper half', () => {
     expect(meant(thou(60), 0, 8)).toEqual([6]);
     expect(meant(thou(30), 0, 8)).toEqual([]);
+    expect(meant(thou(80), 0, 8)).toEqual([8]);
     expect(meant(thou(40), 0, 8)).toEqual([4]);
   });
   it('of two places is known, and none is made of nothing', () => {
@@ -109,7 +111,7 @@ describe('a slip', () => {
   it('of torque is not asked of what is on a limit', () => {
     expect(suspectTorqueSlip(24, { min: 24, max: 30 })).toEqual([]);
     expect(suspectTorqueSlip(30, { min: 24, max: 30 })).toEqual([]);
-    expect(suspectTorqueSlip(24, { min: 24, max: 300 })).toEqual([]);
+    for (const inside of [24, 300, 0, -5]) expect([inside, suspectTorqueSlip(inside, { min: 24, max: 300 })]).toEqual([inside, []]);
     const meant = (entered: number, min: number, max: number) => suspectTorqueSlip(entered, { min, max }).map((s) => Math.round(s.meant * 10) / 10);
     // from nothing up, the upper half: 15 to 30
     expect([meant(300, 0, 30).includes(30), meant(100, 0, 30)]).toEqual([true, []]);
@@ -202,6 +204,8 @@ describe('limits of anything', () => {
     expect(formatQuantityLimits({ kind: 'torque', min: 24.5, max: 30, unit: 'N·m' }, 'N·m')).toBe('24.5–30');
     expect(formatQuantityLimits(length(null, null), 'thou')).toBe('');
     expect(formatQuantityLimits(length(null, thou(120.5)), 'thou')).toBe('max 120.5');
+    expect(formatQuantityLimits({ kind: 'torque', min: 24, max: null, unit: 'N·m' }, 'N·m')).toBe('min 24');
+    expect([isOneFigure(length(null, null)), isOneFigure(length(thou(5), thou(5)))]).toEqual([false, true]);
     // 5 to 5.03 thou is 0.127 to 0.12776 mm: one step, and it is said
     expect(formatQuantityLimits(length(thou(5), thou(5.03)), 'mm')).toBe('0.127–0.127');
   });
@@ -284,6 +288,7 @@ describe('what is nearest', () => {
     expect(named(mm(11.1), 'metric')).toEqual(['10 mm sheet']);
     expect(named(mm(11.2), 'metric')).toEqual([]);
     for (const small of [thou(0.5), mm(0.005), mm(0)]) expect(nearestSizes(small).filter((n) => n.size === 0)).toEqual([]);
+    expect(named(inch(2), 'fraction')).toEqual(['2″']);
     const leaf = (thickness: Length) => nearestSizes(mm(0.1), [{ thickness, name: 'leaf' }]).some((n) => n.of === 'leaf');
     expect([leaf(mm(0.11)), leaf(mm(0.1101))]).toEqual([true, false]);
   });
@@ -325,13 +330,24 @@ describe('the words of a length', () => {
 
 describe('the words of limits', () => {
   const of = (text: string) => {
-    const { min, max } = readLimits(text, 'thou').limits;
-    return [min === undefined ? null : min / 25_400, max === undefined ? null : max / 25_400];
+    const { min = 0, max = 0 } = readLimits(text, 'mm').limits;
+    return [min / 25_400, max / 25_400];
   };
   it.each([
     ['end float 5-8 thou', [5, 8]],
     ['float 5-8 thou', [5, 8]],
     ['5-8 thou clearance', [5, 8]],
+    ['5-8thou', [5, 8]],
+    ['5-8 thou end play', [5, 8]],
+    ['5-8 thou float', [5, 8]],
+    ['5-8 thou play', [5, 8]],
+    ['5-8 in', [5_000, 8_000]],
+    ['5-8 inch', [5_000, 8_000]],
+    ['5-8 inches', [5_000, 8_000]],
+    ['6 ± 1 thou', [5, 7]],
+    ['6±1 thou', [5, 7]],
+    ['6 +- 1 thou', [5, 7]],
+    ['6+/-1 thou', [5, 7]],
     ['5to8 thou', [5, 8]],
     ['5to 8 thou', [5, 8]],
     ['5 to8 thou', [5, 8]],
@@ -341,8 +357,10 @@ describe('the words of limits', () => {
     ['1+.005-.002 in', [998, 1005]],
     ['1 + .005 - .002"', [998, 1005]],
   ])('%s', (text, expected) => expect(of(text)).toEqual(expected));
-  it('of one figure are cut short where they are said back', () =>
-    expect(() => readLimits('one and a half hundredweight', 'thou')).toThrow('“one and a half hundredwe”'));
+  it('of one figure are cut short where they are said back', () => {
+    expect(() => readLimits('one and a half hundredweight', 'thou')).toThrow('“one and a half hundredwe”');
+    expect(() => readQuantityLimits('nothing at all that is a figure')).toThrow('“nothing at all that is a”');
+  });
   it('of nothing that is known after them are refused', () => {
     expect(refusalOf(() => readLimits('1 +0.005 -0.002 in x', 'thou'))).toBe('notANumber');
     expect(refusalOf(() => readQuantityLimits('5 max 8 lb ft'))).toBe('notANumber');
@@ -353,6 +371,9 @@ describe('limits on a page with no unit, and fractions', () => {
   it('of two decimals are millimetres where all are under one, and else asked about', () => {
     const units = (text: string) => readQuantityLimits(text).meanings.map((m) => m.unit);
     expect(units('0.05-0.10')).toEqual(['mm']);
+    expect(units('1.5-2.125')).toEqual(['in', 'mm']);
+    for (const text of ['1/2 to 3/4', '.05-0.10', '1.1250-1.1265']) expect([text, units(text)]).toEqual([text, ['in']]);
+    expect(refusalOf(() => readQuantityLimits('5 bananas'))).toBe('notANumber');
     for (const text of ['0.05-1.20', '0.50-1.00', '1.20-1.50']) expect([text, units(text)]).toEqual([text, ['thou', 'mm']]);
   });
   it('may be said before or after, in full or short', () => {
@@ -386,6 +407,13 @@ describe('a line of a page', () => {
     ['z) float 5-8 thou', 'z) float'],
     ['Of a) float 5-8 thou', 'Of a) float'],
   ])('%s is of %s', (line, name) => expect(readSpecLine(line)).toMatchObject({ state: 'understood', name }));
+  it('of a figure first keeps what was written of it apart from its name', () =>
+    expect(readSpecLine('5-8 thou shaft float')).toMatchObject({ name: 'shaft float', written: '5-8 thou' }));
+  it('that is not understood says what of it is not: from the first figure that stands by itself', () => {
+    for (const line of ['Cover M8 5 cubits', 'Cover -5 cubits'])
+      expect(readSpecLine(line)).toMatchObject({ because: expect.stringContaining('“5 cubits”') });
+    expect(readSpecLine('Cover 55 cubits')).toMatchObject({ because: expect.stringContaining('“55 cubits”') });
+  });
   it('of a figure and a letter has no name', () => expect(readSpecLine('5-8 thou x').state).toBe('notUnderstood'));
   it('in two systems agrees within a hundredth of a millimetre, or a twenty-fifth of the greater', () => {
     for (const [line, state] of [

@@ -74,7 +74,11 @@ export function KeypadFoot(): JSX.Element | null {
   const open = narrow && field !== null;
   useEffect(() => {
     document.documentElement.classList.toggle('keypad-open', open);
-    if (open) field.scrollIntoView({ block: 'nearest' });
+    if (open) {
+      field.scrollIntoView({ block: 'nearest' });
+      // what is written to stays in sight above the keys
+      document.querySelector('tr[aria-current="true"]')?.scrollIntoView({ block: 'nearest' });
+    }
     return () => document.documentElement.classList.remove('keypad-open');
   }, [open, field]);
   return open ? <Keypad onPress={(key) => (key === 'abc' ? ownKeyboard(field) : press(field, key))} /> : null;
