@@ -161,6 +161,11 @@ test('another shaft is added to a box that is there, and stands in its list', as
   await page.getByLabel('Box', { exact: true }).fill('Transfer box');
   await page.getByLabel('Shaft', { exact: true }).fill('Front output');
   await page.getByRole('radio', { name: /Plain shaft/ }).check();
+  // another arrangement has its own usual place, and half done it is still that after a reload
+  await expect(page.getByRole('radio', { name: 'the thrust washer' })).toBeChecked();
+  await page.reload();
+  await expect(page.getByRole('radio', { name: /Plain shaft/ })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'the thrust washer' })).toBeChecked();
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByRole('heading', { name: 'Limits of the front output end float' })).toBeVisible();
   await page.getByRole('button', { name: /Front output ▾/ }).click();

@@ -149,7 +149,7 @@ function freshFeature(facts: JobFacts, station: Station, kind: FeatureKindName, 
   const sets = setsOf(all);
   const readings = sets.at(-1) ?? [];
   const { places, bound } = setOf(kind, readings);
-  const limits = limitInUse(facts, station.id);
+  const limits = sizeLimits(kind, limitInUse(facts, station.id));
   const last = readings.at(-1)?.raw.instrument ?? station.instrument;
   const instrument = asInstrument(last);
   const options = {
@@ -192,6 +192,12 @@ function earlierSet(kind: FeatureKindName, readings: readonly ReadingFact[], nex
   const { places } = setOf(kind, readings);
   const survey = places.length === 0 ? null : featureSurvey(kind, places);
   return { places, now: judgedSize(kind, survey), until: next?.takenAt ?? '', why: next?.raw.newSet ?? '' };
+}
+
+/** A lone maximum is kept as from nothing up; nothing is no end of a size. */
+function sizeLimits(kind: FeatureKindName, inUse: LimitState | null): LimitState | null {
+  const max = inUse?.limits.max;
+  return inUse?.limits.min === 0 && max !== undefined && !FEATURES[kind].mayBeNothing ? { ...inUse, limits: { max } } : inUse;
 }
 
 /** Both ends of what was measured, by both ends of the limits: a big bore is loose and a small one tight; a small journal is loose. */

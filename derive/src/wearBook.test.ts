@@ -72,6 +72,10 @@ describe('one kind of row for anything measured', () => {
     expect(measured('float', null, '0').state()?.now).toBe(0);
     expect(measured('bore', null, '0').state()).toMatchObject({ now: null, mark: 'unmeasured' });
   });
+  it('a lone maximum, kept as from nothing up, is one end of a bore and both of a float', () => {
+    expect(measured('bore', { min: 0, max: 20.1 }, '20.05').state()?.limits?.limits).toEqual({ max: mm(20.1) });
+    expect(measured('float', { min: 0, max: 0.3 }, '0.20').state()?.limits?.limits).toEqual({ min: 0, max: mm(0.3) });
+  });
   it('feelers either side of a float give its middle', () => expect(measured('float', null, 'goes 0.20 stops 0.30').state()?.now).toBe(mm(0.25)));
 });
 

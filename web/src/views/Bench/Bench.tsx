@@ -237,7 +237,7 @@ function LastReadings({ state }: { state: JobState }): JSX.Element {
             className={`grid min-h-11 grid-cols-[92px_minmax(0,1fr)_auto_36px] items-center gap-2 border-t border-rule first:border-t-0 ${r.withdrawn ? 'text-ink2 line-through' : ''}`}
           >
             <span className="text-[15px] whitespace-nowrap text-ink2">{format(new Date(r.takenAt), 'd MMM HH:mm')}</span>
-            <span className="truncate">{r.name}</span>
+            <span className="min-w-0 py-1 leading-5 [overflow-wrap:anywhere]">{r.name}</span>
             <span className="num text-[20px] font-semibold">
               {r.value === null
                 ? r.words

@@ -79,7 +79,7 @@ export default function NewMachine(): JSX.Element {
   const { template, place, gasket, box: boxName, shaft: shaftName } = watch();
   const put = useDrafts((s) => s.put);
   useEffect(() => {
-    const watching = watch((typed, { type }) => type === 'change' && put(draft, JSON.stringify(typed)));
+    const watching = watch((typed, { type, name }) => (type === 'change' || name === 'place') && put(draft, JSON.stringify(typed)));
     return () => watching.unsubscribe();
   }, [watch, put, draft]);
   const [drawnBy, setDrawnBy] = useState<'cover' | 'nut' | null>(null);
@@ -91,9 +91,6 @@ export default function NewMachine(): JSX.Element {
   useEffect(() => {
     if (facts) setValue('machine', facts.job.machine);
   }, [facts, setValue]);
-  useEffect(() => {
-    if (!choice.places.some((p) => p.place === place)) setValue('place', choice.places[0]?.place ?? 'underCover');
-  }, [choice, place, setValue]);
 
   const isNewBox = facts !== undefined && !facts.assemblies.some((a) => a.name.toLowerCase() === boxName.trim().toLowerCase());
   const others = isNewBox ? facts.assemblies : [];
@@ -225,7 +222,12 @@ export default function NewMachine(): JSX.Element {
               key={each}
               className={`mt-1 flex min-h-14 cursor-pointer items-center gap-3 border px-3 py-1 ${template === each ? 'border-2 border-blue bg-sheet' : 'border-edge'}`}
             >
-              <input type="radio" value={each} {...register('template')} className="h-5 w-5 shrink-0 accent-blue" />
+              <input
+                type="radio"
+                value={each}
+                {...register('template', { onChange: () => setValue('place', TEMPLATES[each].places[0]?.place ?? 'underCover') })}
+                className="h-5 w-5 shrink-0 accent-blue"
+              />
               <span>
                 <span className="block leading-5 font-medium">{TEMPLATES[each].title}</span>
                 <span className="block text-[15px] leading-5 text-ink2">{TEMPLATES[each].says}</span>
@@ -240,7 +242,7 @@ export default function NewMachine(): JSX.Element {
             height={300}
             question={{
               template,
-              place: (choice.places.some((p) => p.place === place) ? place : (choice.places[0]?.place ?? 'underCover')) as Place,
+              place: place as Place,
               gasket: gasket && template === 'taperPair',
               sizes: {},
               leaves: null,

@@ -138,7 +138,14 @@ function Line({ entry }: { entry: Entry }): JSX.Element {
       <span className="num text-[16px] text-ink2">{format(new Date(entry.at), 'HH:mm')}</span>
       <span className="label text-[15px] font-semibold text-ink2 max-sm:text-right">{KINDS[entry.kind] ?? entry.kind}</span>
       <span className="min-w-0 max-sm:col-span-2">
-        <span className={`text-[17px] ${struck} ${entry.taken ? 'text-ink2' : ''}`}>{entry.words}</span>
+        <span className="flex flex-wrap items-baseline justify-between gap-x-3">
+          <span className={`text-[17px] ${struck} ${entry.taken ? 'text-ink2' : ''}`}>{entry.words}</span>
+          {entry.kind === 'reading.keep' && !entry.taken && (
+            <span className="no-print -my-2">
+              <TakeBack id={entry.key} what={entry.words} />
+            </span>
+          )}
+        </span>
         {entry.from !== null && entry.to !== null && (
           <span className="block text-[15px] leading-5 text-ink2">
             was {entry.from}; now {entry.to}
@@ -153,11 +160,6 @@ function Line({ entry }: { entry: Entry }): JSX.Element {
         )}
       </span>
       <span className="text-right text-ink2 max-sm:hidden">{entry.who}</span>
-      {entry.kind === 'reading.keep' && !entry.taken && (
-        <span className="no-print col-start-3 max-sm:col-span-2 max-sm:col-start-1">
-          <TakeBack id={entry.key} what={entry.words} />
-        </span>
-      )}
     </li>
   );
 }

@@ -19,7 +19,7 @@ export function GapList({ gaps, current }: { gaps: readonly GapState[]; current:
             className={`grid grid-cols-[20px_minmax(120px,200px)_1fr_84px_30px_130px] items-center gap-3 border-t border-rule px-4 py-1 max-sm:hidden ${gap.station.id === current ? 'border-l-4 border-l-blue bg-sheet pl-3' : ''}`}
           >
             <span className="label text-[19px] font-semibold text-blue">{gap.letter}</span>
-            <span className="truncate text-[17px]">{gap.station.name}</span>
+            <span className="min-w-0 text-[17px] leading-5 [overflow-wrap:anywhere]">{gap.station.name}</span>
             <LimitBarView {...barState(gap)} mini most={420} />
             <span className="num text-right text-[20px] font-semibold">
               {gap.now.kind === 'read' || gap.now.kind === 'none' ? value : `(${value})`}

@@ -243,9 +243,7 @@ function LimitLines({ feature }: { feature: FeatureState }): JSX.Element {
   const limits = feature.limits?.limits ?? {};
   const { min, max } = limits;
   const isReckoned = feature.limits?.fact.source === 'reckoned';
-  // a lone maximum is kept as from nothing, which is no end of a size
-  const isFromNothing = min === 0 && max !== undefined && !FEATURES[feature.kind].mayBeNothing;
-  const ends = [...(min === undefined || isFromNothing ? [] : [['min', min] as const]), ...(max === undefined ? [] : [['max', max] as const])];
+  const ends = [...(min === undefined ? [] : [['min', min] as const]), ...(max === undefined ? [] : [['max', max] as const])];
   // both ends where there are two: either may put it out
   return (
     <>

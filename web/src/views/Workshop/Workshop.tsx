@@ -61,7 +61,7 @@ function Choice<Value extends string>({
 }): JSX.Element {
   return (
     <div role="group" aria-label={label} className="flex flex-wrap items-center gap-2 py-1">
-      <span className="w-36">{label}</span>
+      <span className="w-36 max-sm:w-full">{label}</span>
       {options.map(([option, words]) => (
         <Chip key={option} on={value === option} onClick={() => onChange(option)} translate="no">
           {words}
