@@ -285,6 +285,30 @@ test('a label for each bag, three across a sheet; one tapped is left out', async
   expect(new Set(across.map((b) => Math.round(b?.y ?? 0))).size).toBe(1);
 });
 
+test('the row that is written to stays in sight above the keys, on a tablet and on a phone', async ({ page, demo }) => {
+  for (const [width, height] of [
+    [820, 1180],
+    [390, 844],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    await page.goto(demo.url + jobPath('wear', 1));
+    await expect(page.locator('tr[aria-current="true"]')).toContainText('Idler needles');
+    await page.evaluate(() => window.scrollTo(0, 0));
+    await entry(page).click();
+    await page.getByRole('group', { name: 'Keypad' }).waitFor();
+    await entry(page).fill('banana');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('alert')).toBeVisible();
+    await expect
+      .poll(async () => {
+        const row = await page.locator('tr[aria-current="true"]').boundingBox();
+        const strip = await page.getByRole('region', { name: 'Measure' }).boundingBox();
+        return row !== null && strip !== null && row.y >= 56 && row.y + row.height <= strip.y + 1;
+      })
+      .toBe(true);
+  }
+});
+
 test('a row is taken out of the book, and undo puts it back with what was read of it', async ({ page, demo }) => {
   await page.goto(demo.url + jobPath('wear', 1));
   const row = page.getByRole('table', { name: 'Parts measured' }).getByRole('row').filter({ hasText: 'Thrust washer, front' });
