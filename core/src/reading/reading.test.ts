@@ -173,7 +173,8 @@ describe('repeats', () => {
       [10, 4.04],
     ] as const) {
       const others = Array.from({ length: n - 1 }, (_, i) => 100 + (i % 3) * 10);
-      const away = jStat.mean(others) + limit * jStat.stdev(others, true);
+      const mean = others.reduce((sum, v) => sum + v, 0) / others.length;
+      const away = mean + limit * Math.sqrt(others.reduce((sum, v) => sum + (v - mean) ** 2, 0) / (others.length - 1));
       const questioned = (last: number) =>
         repeats(
           [...others, last].map((v) => thou(v)),
