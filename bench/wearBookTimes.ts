@@ -101,6 +101,6 @@ async function timePaste({ rows, then }: { rows: number; then: number }): Promis
   );
   const understood = await until(() => button() !== undefined);
   button()?.click();
-  const taken = await until(() => document.querySelector('[role=table]')?.getAttribute('aria-rowcount') === String(then));
+  const taken = await until(() => document.querySelector('table[aria-rowcount]')?.getAttribute('aria-rowcount') === String(then + 1));
   return [understood - pasted, taken - understood];
 }
