@@ -32,7 +32,7 @@ import {
   withdrawal,
   aim,
   lengthNm,
-} from './facts.ts';
+} from './facts/index.ts';
 
 /** Everything that changes anything, one shape each. The store applies them; nothing else writes. */
 const fresh = { revision: true, gone: true } as const;

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from '@jest/globals';
 import { z } from 'zod';
-import { senseOnPath, TEMPLATES, type Contact, type TemplateName } from '@elder-cog/core';
+import { shaftModel, TEMPLATES, type Contact, type TemplateName } from '@elder-cog/core';
 import {
   change,
   command,
@@ -59,7 +59,9 @@ describe('a ready shaft as a command', () => {
       ],
       contacts: contacts.map((c): Contact => ({ id: c.role, a: c.a, b: c.b, kind: c.kind })),
     };
-    expect(senseOnPath(graph, 'pack', 'float')).not.toBe(0);
+    const { gaps } = shaftModel(graph, [{ id: 'pack', length: 'pack.in-out' }]);
+    expect(gaps).toMatchObject([{ contact: 'float', coefficients: { pack: expect.any(Number) } }]);
+    expect(gaps[0]?.coefficients['pack']).not.toBe(0);
   });
   it('has a gasket to ask about only where there is one', () => {
     expect(shaftOf('taperPair', 'underCover', true).slots.map((s) => s.kind)).toContain('gasket');

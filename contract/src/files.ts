@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { FILE_VERSION } from './constants.ts';
-import { id, jobFacts, lot, time, who, type JobFacts } from './facts.ts';
+import { id, jobFacts, lot, time, who, type JobFacts } from './facts/index.ts';
 import { understoodIn } from './understoodThen.ts';
 
 /** More than a workshop writes in a thousand years. */

@@ -1,5 +1,5 @@
 import { FEATURES, type FeatureKindName, type Length } from '@elder-cog/core';
-import type { Station } from './facts.ts';
+import type { Station } from './facts/index.ts';
 
 export type NewStation = Omit<Station, 'revision'>;
 

@@ -1,5 +1,5 @@
 import { withUnit, type StripLineRead } from '@elder-cog/core';
-import type { StripEntry } from './facts.ts';
+import type { StripEntry } from './facts/index.ts';
 
 type Belongs = Pick<StripEntry, 'text' | 'assemblyId' | 'shaftId' | 'inventory' | 'supersedes'>;
 

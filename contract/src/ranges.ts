@@ -1,5 +1,5 @@
 import { FEATURE_KINDS, mm, type Length } from '@elder-cog/core';
-import type { FitLeaf } from './facts.ts';
+import type { FitLeaf } from './facts/index.ts';
 import type { FileProblem } from './references.ts';
 import type { RowOf, TableName } from './tables.ts';
 

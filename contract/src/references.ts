@@ -1,4 +1,4 @@
-import type { JobFacts } from './facts.ts';
+import type { JobFacts } from './facts/index.ts';
 import type { AnyFile } from './files.ts';
 import { lazily } from './lazily.ts';
 import { jobsIn, CALLED, JOB_TABLES, rowsIn, FACTS_OF, type JobTable, type RowOf, type TableName } from './tables.ts';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fitted, id, job, lengthNm, lot, photo, time, type JobFacts } from './facts.ts';
+import { fitted, id, job, lengthNm, lot, photo, time, type JobFacts } from './facts/index.ts';
 import { commandReply, errorReply, rowEffect } from './commands.ts';
 import { FILE_VERSION } from './constants.ts';
 

@@ -21,7 +21,7 @@ import type {
   Station,
   StripEntry,
   Withdrawal,
-} from './facts.ts';
+} from './facts/index.ts';
 import type { AnyFile } from './files.ts';
 
 /** The jobs of a file, one or all. */

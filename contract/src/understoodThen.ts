@@ -1,5 +1,5 @@
 import { INSTRUMENTS, ReckoningError, understoodThen, type Instrument } from '@elder-cog/core';
-import type { RawReading } from './facts.ts';
+import type { RawReading } from './facts/index.ts';
 
 type Raw = Omit<RawReading, 'understood' | 'heightsUnderstood'>;
 

@@ -1,7 +1,8 @@
 import type { Assembly, JobFacts, OpenItem, Shaft, Slot, Station } from '@elder-cog/contract';
 import { formatLength, isFeatureKind, isMetric, type Length, type MarkKind, nanometres, type SectionQuestion } from '@elder-cog/core';
 import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow, type Fitting } from './builds.ts';
-import { gapState, type GapState } from './gap.ts';
+import { gapState, type GapState } from './gap/index.ts';
+import { formsOf } from './graph.ts';
 import { readable, type Damage } from './readable.ts';
 import { acceptanceOf } from './inspections.ts';
 import { featureState, markWith, pairState, type FeatureState, type PairState } from './wear.ts';
@@ -153,20 +154,19 @@ function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: Rea
   const builds = buildsOfShaft(facts, shaft.id, assembly.id);
   const current = builds[builds.length - 1] ?? null;
   const stations = inOrder(facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone));
+  const now = { slots: facts.slots.filter((s) => s.shaftId === shaft.id), builds, forms: formsOf(facts, shaft), gone };
   const gaps = stations
     .filter((s) => s.subject === 'gap')
-    .map((station, i) => accepting(facts, gapState(facts, shaft, station, builds, gone, String.fromCharCode(65 + i))));
-  const slots = facts.slots
-    .filter((s) => s.shaftId === shaft.id)
-    .map((slot): SlotState => {
-      const fitting = current?.fitted.get(slot.id) ?? { leaves: null, state: null };
-      return {
-        slot,
-        fitting,
-        total: packTotal(fitting.leaves),
-        words: slot.kind === 'adjuster' ? packWords(fitting.leaves) : (fitting.state ?? 'not said'),
-      };
-    });
+    .map((station, i) => accepting(facts, gapState(facts, station, String.fromCharCode(65 + i), now)));
+  const slots = now.slots.map((slot): SlotState => {
+    const fitting = current?.fitted.get(slot.id) ?? { leaves: null, state: null };
+    return {
+      slot,
+      fitting,
+      total: packTotal(fitting.leaves),
+      words: slot.kind === 'adjuster' ? packWords(fitting.leaves) : (fitting.state ?? 'not said'),
+    };
+  });
   const adjuster = slots.find((s) => s.slot.kind === 'adjuster');
   const [first] = gaps;
   return {

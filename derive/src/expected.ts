@@ -1,5 +1,5 @@
 import { nanometres, thou, type EntryQuestion, type Length } from '@elder-cog/core';
-import type { GapState } from './gap.ts';
+import type { GapState } from './gap/index.ts';
 import type { FeatureState } from './wear.ts';
 
 export interface Expected {

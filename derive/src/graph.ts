@@ -1,5 +1,5 @@
 import type { JobFacts, Shaft } from '@elder-cog/contract';
-import { nanometres, type FaceGraph } from '@elder-cog/core';
+import { nanometres, shaftModel, type FaceGraph, type LinearGap } from '@elder-cog/core';
 
 /** A shaft's parts, lengths and contacts as the graph the core walks. The pack's length is what is in it. */
 export function graphOf(facts: JobFacts, shaft: Shaft, pack: number | null): FaceGraph {
@@ -8,7 +8,10 @@ export function graphOf(facts: JobFacts, shaft: Shaft, pack: number | null): Fac
   const packPart = facts.parts.find((p) => p.shaftId === shaft.id && p.role === packSlot?.partRole);
   const [packIn, packOut] = packPart?.faces ?? [];
   return {
-    parts: facts.parts.filter((p) => p.shaftId === shaft.id).map(({ role, name, kind, turned, faces }) => ({ id: role, name, kind, turned, faces })),
+    // a race is turned with its mate or not at all: one alone says nothing
+    parts: facts.parts
+      .filter((p) => p.shaftId === shaft.id)
+      .map(({ role, name, kind, turned, faces }) => ({ id: role, name, kind, turned: turned && kind !== 'cup' && kind !== 'cone', faces })),
     lengths: [
       ...mine
         .filter((f) => f.partRole !== null)
@@ -16,7 +19,7 @@ export function graphOf(facts: JobFacts, shaft: Shaft, pack: number | null): Fac
       ...(packPart && packIn && packOut
         ? [
             {
-              id: `${packPart.role}.in-out`,
+              id: lengthOfPack(packPart.role),
               part: packPart.role,
               name: 'pack',
               from: packIn,
@@ -37,4 +40,14 @@ export function graphOf(facts: JobFacts, shaft: Shaft, pack: number | null): Fac
         ...(kind === 'rolling' ? { stand: mine.find((f) => f.role === role)?.size ?? null } : {}),
       })),
   };
+}
+
+const lengthOfPack = (role: string): string => `${role}.in-out`;
+
+/** Every gap of a shaft, by the role of its open contact, as it follows from the slots: what is in them does not matter to it. */
+export function formsOf(facts: JobFacts, shaft: Shaft): ReadonlyMap<string, LinearGap> {
+  const slots = facts.slots.flatMap(({ id, shaftId, partRole, kind }) =>
+    shaftId === shaft.id && kind === 'adjuster' && partRole !== null ? [{ id, length: lengthOfPack(partRole) }] : [],
+  );
+  return new Map(shaftModel(graphOf(facts, shaft, null), slots).gaps.map(({ contact, ...form }) => [contact, form]));
 }

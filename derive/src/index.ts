@@ -1,7 +1,7 @@
 /** Facts in, answers out: the one place where what was seen becomes what is said. */
 export * from './builds.ts';
 export * from './derive.ts';
-export * from './gap.ts';
+export * from './gap/index.ts';
 export * from './graph.ts';
 export * from './inspections.ts';
 export * from './jobReadings.ts';

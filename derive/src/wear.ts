@@ -21,7 +21,7 @@ import {
   type Verdict,
 } from '@elder-cog/core';
 import { readingsOf, rowsOf } from './builds.ts';
-import { limitInUse, markOf, nominalInUse, type LimitState, type NominalState } from './gap.ts';
+import { limitInUse, markOf, nominalInUse, type LimitState, type NominalState } from './gap/index.ts';
 import { acceptanceOf, inspectionOf } from './inspections.ts';
 import { asInstrument, readingComesTo } from './readingValue.ts';
 import { remembered, rememberedOf } from './remember.ts';

@@ -6,7 +6,7 @@ export * from './leaf.ts';
 export * from './limitBar.ts';
 export * from './mark.ts';
 export * from './nearestRule.ts';
-export type { Solid } from './parts.ts';
+export type { Solid } from './outlines/solid.ts';
 export * from './section.ts';
 export type { Colour, Fill, Font, Shape } from './shapes.ts';
 export * from './boltMap.ts';

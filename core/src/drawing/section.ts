@@ -1,7 +1,7 @@
 import { describeLength, formatLength, NM_PER, nanometres, type Length } from '../quantity/index.ts';
 import {
   facePositions,
-  gapLinks,
+  onTheWay,
   shaftTemplate,
   templateGraph,
   type FaceGraph,
@@ -9,7 +9,8 @@ import {
   type ShaftTemplate,
   type TemplateName,
 } from '../stack/index.ts';
-import { drawParts, type Solid } from './parts.ts';
+import type { Solid } from './outlines/solid.ts';
+import { drawParts } from './parts.ts';
 import { line, outline, path, PX_PER_MM, rect, text, textWidth, type Colour, type Fill, type Shape } from './shapes.ts';
 
 export interface SectionLeaf {
@@ -109,7 +110,7 @@ function layOut(template: ShaftTemplate, graph: FaceGraph, question: SectionQues
       : question.leaves.reduce((sum, leaf) => sum + leafPx(leaf.thickness, trueScale, factor), 0);
   const gapOf = (factor: number): number =>
     question.gap === null ? 2.4 * art : Math.min(Math.max(question.gap / NM_PER.mm, 0) * trueScale * factor, 9 * art);
-  const links = gapLinks(graph, template.gap.contact);
+  const links = onTheWay(graph, template.gap.contact);
   const closeBy = links
     .filter((link) => !known.has(link.id) && link.id !== packRole)
     .sort((a, b) => SLACK_ORDER.indexOf(a.part ?? '') - SLACK_ORDER.indexOf(b.part ?? ''));

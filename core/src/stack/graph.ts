@@ -1,6 +1,5 @@
 import { refuse } from '../errors.ts';
 import { nanometres, type Length } from '../quantity/index.ts';
-import { stackGap, type Sense, type StackLink } from './stackGap.ts';
 
 /**
  * A shaft as faces and contacts. Faces are planes square to the axis, numbered by name; x grows from the input end.
@@ -27,11 +26,14 @@ export interface LengthFeature {
   readonly length: Length | null;
   /** one standard uncertainty, nm */
   readonly u?: number;
+  /** the instrument it was measured with, whose one calibration is shared */
+  readonly by?: string;
 }
 
 /**
- * What two faces do: *seated* and *clamped* coincide; *rolling* stand apart by the stand of the bearing, b on the output
- * side of a; the one *open* contact on a floating part is its gap, x(b) − x(a), less the stand where it is itself a bearing.
+ * What two faces do: *seated* and *clamped* coincide, or stand apart by what lies clamped between them; *rolling* joins the backs of two
+ * races, apart by the stand of the bearing; an *open* contact on a floating part is its gap, x(b) − x(a), less its stand where it has one,
+ * being a bearing's own play.
  */
 export interface Contact {
   readonly id: string;
@@ -40,8 +42,6 @@ export interface Contact {
   readonly kind: 'seated' | 'rolling' | 'clamped' | 'open';
   readonly stand?: Length | null;
   readonly standU?: number;
-  /** an open contact between a cup and a cone has a stand to take off */
-  readonly openBearing?: boolean;
   readonly name?: string;
 }
 
@@ -51,32 +51,50 @@ export interface FaceGraph {
   readonly contacts: readonly Contact[];
 }
 
-/** One link on the path of a gap. `length` is null where it is not known. */
-export interface GapLink {
-  readonly id: string;
-  readonly part: string | null;
-  readonly label: string;
-  readonly sense: -1 | 1;
-  readonly length: Length | null;
-  readonly u: number;
-}
-
 interface Edge {
   readonly id: string;
-  readonly part: string | null;
   readonly label: string;
   readonly to: string;
   readonly sign: -1 | 1;
   readonly length: Length | null;
-  readonly u: number;
   readonly counts: boolean;
 }
 
+/** Whether the gap lies in a bearing: its own play, and its stand is taken off. */
+export const isBearing = ({ kind, stand }: Contact): boolean => kind === 'rolling' || (kind === 'open' && stand !== undefined);
+
 /** Where a contact's face really is once its part has been turned round. */
-function turnedFace(parts: readonly Part[], face: string): string {
+export function turnedFace(parts: readonly Part[], face: string): string {
   const part = parts.find((p) => p.turned && p.faces.includes(face));
   if (!part) return face;
   return part.faces[part.faces.length - 1 - part.faces.indexOf(face)] ?? face;
+}
+
+/**
+ * On which side of the back of one race the back of the other is: 1 where b is on the output side of a. It follows from how they lie, so
+ * that a cup and a cone turned together change it; races of which nothing is said lie as they are written.
+ *
+ * @throws ReckoningError `doNotFit` where one is turned and not the other
+ */
+export function lieOf(parts: readonly Part[], { a, b, name }: Contact): 1 | -1 {
+  const [lieA, lieB] = [bodyBehind(parts, a), bodyBehind(parts, b)];
+  if (lieA !== null && lieB !== null && lieA === lieB)
+    refuse('doNotFit', `${name ?? 'The bearing'}: cup and cone do not fit into each other so. Turn both, or neither.`);
+  return lieA ?? (lieB === null ? 1 : lieB === 1 ? -1 : 1);
+}
+
+/** On which side of its back a race is: 1 on the output side. Null where it has no other face to tell by. */
+function bodyBehind(parts: readonly Part[], face: string): 1 | -1 | null {
+  const part = parts.find((p) => (p.kind === 'cup' || p.kind === 'cone') && p.faces.length > 1 && p.faces.includes(face));
+  if (!part) return null;
+  return (part.faces.indexOf(face) === 0) === part.turned ? -1 : 1;
+}
+
+/** On which side of its cone a bearing's cup is. */
+export function cupSideOf(parts: readonly Part[], contact: Contact): 'inputSide' | 'outputSide' | null {
+  const isCup = (face: string): boolean => parts.some((p) => p.kind === 'cup' && p.faces.includes(face));
+  if (!isBearing(contact) || isCup(contact.a) === isCup(contact.b)) return null;
+  return (lieOf(parts, contact) === 1) === isCup(contact.a) ? 'inputSide' : 'outputSide';
 }
 
 function edgesOf(graph: FaceGraph): Map<string, Edge[]> {
@@ -88,99 +106,19 @@ function edgesOf(graph: FaceGraph): Map<string, Edge[]> {
     add(from, { ...edge, to, sign });
     add(to, { ...edge, to: from, sign: sign === 1 ? -1 : 1 });
   };
-  for (const { id, part, name, from, to, length, u = 0 } of graph.lengths) {
+  for (const { id, part, name, from, to, length } of graph.lengths) {
     const turned = graph.parts.find((p) => p.id === part)?.turned ?? false;
-    both(from, to, { id, part, label: name, length, u, counts: true }, turned ? -1 : 1);
+    both(from, to, { id, label: name, length, counts: true }, turned ? -1 : 1);
   }
   for (const contact of graph.contacts) {
     if (contact.kind === 'open') continue;
-    const a = turnedFace(graph.parts, contact.a);
-    const b = turnedFace(graph.parts, contact.b);
-    const rolling = contact.kind === 'rolling';
-    both(a, b, {
-      id: contact.id,
-      part: null,
-      label: contact.name ?? 'bearing stand',
-      length: rolling ? (contact.stand ?? null) : nanometres(0),
-      u: contact.standU ?? 0,
-      counts: rolling,
-    });
+    const isRolling = contact.kind === 'rolling';
+    const [a, b] = isRolling ? [contact.a, contact.b] : [turnedFace(graph.parts, contact.a), turnedFace(graph.parts, contact.b)];
+    const stands = isRolling || contact.stand !== undefined;
+    const edge = { id: contact.id, label: contact.name ?? 'bearing stand', length: stands ? (contact.stand ?? null) : nanometres(0), counts: stands };
+    both(a, b, edge, isRolling ? lieOf(graph.parts, contact) : 1);
   }
   return edges;
-}
-
-/** The shortest walk from one face to another, as edges; null when there is none. */
-function walk(edges: Map<string, Edge[]>, from: string, to: string): Edge[] | null {
-  const cameBy = new Map<string, { edge: Edge; from: string } | null>([[from, null]]);
-  const queue = [from];
-  while (queue.length > 0) {
-    const face = queue.shift() ?? from;
-    if (face === to) break;
-    for (const edge of edges.get(face) ?? []) {
-      if (cameBy.has(edge.to)) continue;
-      cameBy.set(edge.to, { edge, from: face });
-      queue.push(edge.to);
-    }
-  }
-  if (!cameBy.has(to)) return null;
-  const path: Edge[] = [];
-  for (let face = to, step = cameBy.get(face); step; face = step.from, step = cameBy.get(face)) path.unshift(step.edge);
-  return path;
-}
-
-const openContact = (graph: FaceGraph, id: string): Contact =>
-  graph.contacts.find((c) => c.id === id && c.kind === 'open') ??
-  refuse('noSuchGap', 'There is no open contact of that name: choose the gap that is read.');
-
-/**
- * The links of a gap with their signs, read off the path between its two faces. Topology alone: lengths may be unknown.
- *
- * @throws ReckoningError `noSuchGap`, `noPath` when nothing joins the two faces
- */
-export function gapLinks(graph: FaceGraph, gap: string): GapLink[] {
-  const contact = openContact(graph, gap);
-  const path = walk(edgesOf(graph), turnedFace(graph.parts, contact.a), turnedFace(graph.parts, contact.b));
-  if (!path) return refuse('noPath', 'Nothing joins the two faces of that gap: a part is missing between them.');
-  const links = path.filter((edge) => edge.counts).map(({ id, part, label, sign, length, u }) => ({ id, part, label, sense: sign, length, u }));
-  return contact.openBearing
-    ? [
-        ...links,
-        { id: contact.id, part: null, label: contact.name ?? 'bearing stand', sense: -1, length: contact.stand ?? null, u: contact.standU ?? 0 },
-      ]
-    : links;
-}
-
-/**
- * How a gap moves when a part gets thicker: the sign of its length on the path, or 0 where it is not on it.
- *
- * @param part a part id, or the id of one length
- * @example senseOnPath(graph, 'pack', 'float') // 1 under a cover
- */
-export function senseOnPath(graph: FaceGraph, part: string, gap: string): Sense {
-  return gapLinks(graph, gap).find((link) => link.part === part || link.id === part)?.sense ?? 0;
-}
-
-/** A gap from sizes: its value where every length is known, and the names of those that are not. */
-export function gapFromSizes(
-  graph: FaceGraph,
-  gap: string,
-): { value: Length; u: number; links: readonly GapLink[] } | { missing: readonly string[]; links: readonly GapLink[] } {
-  const links = gapLinks(graph, gap);
-  const missing = links.filter((link) => link.length === null).map((link) => link.label);
-  if (missing.length > 0) return { missing, links };
-  const stack: StackLink[] = links.map(({ label, sense, length, u }) => ({ label, sense, length: length ?? nanometres(0), u }));
-  const { value, u } = stackGap({ links: stack });
-  return { value, u, links };
-}
-
-/** The one unknown length on a path that a measured gap gives; null where none or several are unknown. */
-export function solveUnknown(graph: FaceGraph, gap: string, measured: Length): { link: GapLink; length: Length } | null {
-  const links = gapLinks(graph, gap);
-  const unknown = links.filter((link) => link.length === null);
-  const [link] = unknown;
-  if (unknown.length !== 1 || link === undefined) return null;
-  const known = links.reduce((sum, l) => sum + l.sense * (l.length ?? 0), 0);
-  return { link, length: nanometres(link.sense * (measured - known)) };
 }
 
 export interface Contradiction {

@@ -1,10 +1,14 @@
 export * from './agreeWithForecast.ts';
 export * from './coverGapMethod.ts';
 export * from './coverShim.ts';
+export * from './forecastGap.ts';
 export * from './gapUnderSpacer.ts';
-export * from './graph.ts';
+export { cupSideOf, facePositions, turnRound, type Contact, type Contradiction, type FaceGraph, type LengthFeature, type Part } from './graph.ts';
 export * from './packWindow.ts';
 export { requiredPack, requiredPackSum, type PackQuestion } from './requiredPack.ts';
 export * from './senses.ts';
+export * from './shaftModel.ts';
+export { onTheWay, type OnTheWay } from './onTheWay.ts';
+export { solveUnknown } from './solveUnknown.ts';
 export * from './stackGap.ts';
 export * from './templates.ts';

@@ -8,19 +8,17 @@ import {
   coverShim,
   coverShimSum,
   facePositions,
-  gapFromSizes,
-  gapLinks,
   gapUnderSpacer,
   gapUnderSpacerSum,
   packWindow,
   packWindowSum,
   requiredPack,
   requiredPackSum,
-  senseOnPath,
   sensesFromLayout,
   sensesFromTrials,
   sensesFromTrialsSum,
   shaftTemplate,
+  shaftModel,
   solveUnknown,
   stackGap,
   stackGapSum,
@@ -31,6 +29,7 @@ import {
   type Place,
 } from './index.ts';
 import { refusalOf } from '../testing.ts';
+import { formOf, senseOf } from './model.fixture.ts';
 
 describe('a stack', () => {
   const links = [
@@ -232,7 +231,7 @@ function pair(arrangement: 'faceToFace' | 'backToBack', place: Place): FaceGraph
       ...at('betweenCones', 'coneHead', 'spacer.in'),
       { id: 'coneTail', a: 'spacer.out', b: 'coneTail', kind: 'seated' },
       ...at('behindCone', 'pinionHead', 'coneHead'),
-      { id: 'gap', a: 'cupTail', b: 'coneTail', kind: 'open', openBearing: true },
+      { id: 'gap', a: 'cupTail', b: 'coneTail', kind: 'open', stand: null },
     ],
   };
 }
@@ -264,22 +263,22 @@ describe('senses', () => {
 
   it('fall out of the faces and contacts alone, the same as the table', () => {
     for (const place of ['behindCup', 'behindCone', 'betweenCones', 'underCover', 'underCupFlange'] as const)
-      expect([place, senseOnPath(pair('faceToFace', place), 'pack', 'gap')]).toEqual([place, sensesFromLayout({ place, arrangement: 'faceToFace' })]);
+      expect([place, senseOf(pair('faceToFace', place), 'pack', 'gap')]).toEqual([place, sensesFromLayout({ place, arrangement: 'faceToFace' })]);
     for (const place of ['behindCup', 'behindCone', 'betweenCones', 'betweenCups', 'underCupFlange'] as const)
-      expect([place, senseOnPath(pair('backToBack', place), 'pack', 'gap')]).toEqual([place, sensesFromLayout({ place, arrangement: 'backToBack' })]);
+      expect([place, senseOf(pair('backToBack', place), 'pack', 'gap')]).toEqual([place, sensesFromLayout({ place, arrangement: 'backToBack' })]);
   });
   it('of the ready shafts agree with the table too, with and without a gasket', () => {
     for (const gasket of [true, false])
       for (const place of ['underCover', 'behindCup', 'behindCone'] as const)
-        expect(senseOnPath(templateGraph(shaftTemplate('taperPair', place, { gasket })), 'pack', 'float')).toBe(
+        expect(senseOf(templateGraph(shaftTemplate('taperPair', place, { gasket })), 'pack', 'float')).toBe(
           sensesFromLayout({ place, arrangement: 'faceToFace' }),
         );
-    expect(senseOnPath(templateGraph(shaftTemplate('plainThrust', 'thrustWasher')), 'pack', 'float')).toBe(-1);
-    expect(senseOnPath(templateGraph(shaftTemplate('plainThrust', 'underCover')), 'pack', 'float')).toBe(
+    expect(senseOf(templateGraph(shaftTemplate('plainThrust', 'thrustWasher')), 'pack', 'float')).toBe(-1);
+    expect(senseOf(templateGraph(shaftTemplate('plainThrust', 'underCover')), 'pack', 'float')).toBe(
       sensesFromLayout({ place: 'underThrustPlate', arrangement: 'faceToFace' }),
     );
-    expect(senseOnPath(templateGraph(shaftTemplate('gearOnBush', 'thrustWasher')), 'pack', 'float')).toBe(-1);
-    expect(senseOnPath(templateGraph(shaftTemplate('gearOnBush', 'inLine')), 'pack', 'float')).toBe(
+    expect(senseOf(templateGraph(shaftTemplate('gearOnBush', 'thrustWasher')), 'pack', 'float')).toBe(-1);
+    expect(senseOf(templateGraph(shaftTemplate('gearOnBush', 'inLine')), 'pack', 'float')).toBe(
       sensesFromLayout({ place: 'inLine', arrangement: 'faceToFace', gap: 'gear' }),
     );
   });
@@ -317,13 +316,13 @@ describe('faces and contacts', () => {
   });
 
   it('give the sum of the bearing books: case + pack − spigot − T₁ − shaft − T₂', () => {
-    const gap = gapFromSizes(sized(sizes), 'float');
-    expect('value' in gap && gap.value).toBe(mm(180 + 0.5 - 9.4 - 19 - 133 - 19));
-    expect(gap.links.map((l) => l.sense).sort()).toEqual([-1, -1, -1, -1, 1, 1]);
+    const gap = formOf(sized(sizes), 'float');
+    expect(gap.constant).toBe(mm(180 + 0.5 - 9.4 - 19 - 133 - 19));
+    expect(gap.terms.map((t) => t.coefficient).sort()).toEqual([-1, -1, -1, -1, 1, 1]);
   });
   it('name what is not known, and find the one unknown from a measured gap', () => {
     const partial = sized({ 'casing.seat-face': 180, 'shaft.shoulderIn-shoulderOut': 133, 'pack.in-out': 0.5 });
-    expect(gapFromSizes(partial, 'float')).toMatchObject({ missing: ['cover, spigot to flange'] });
+    expect(formOf(partial, 'float')).toMatchObject({ constant: null, missing: ['cover, spigot to flange'] });
     expect(solveUnknown(partial, 'float', mm(0.1))).toMatchObject({ length: mm(9.4) });
     expect(solveUnknown(sized({}), 'float', mm(0.1))).toBeNull();
   });
@@ -346,10 +345,8 @@ describe('faces and contacts', () => {
     expect(facePositions(doubled, 'casing.seat', mm(0.3)).contradictions).toEqual([]);
   });
   it('turning a part round changes which of its faces touch, and the sign of its length with it', () => {
-    const before = gapLinks(sized(sizes), 'float').find((l) => l.part === 'shaft');
-    const after = gapLinks(turnRound(sized(sizes), 'shaft'), 'float').find((l) => l.part === 'shaft');
-    expect([before?.sense, after?.sense]).toEqual([-1, -1]);
-    expect(gapFromSizes(turnRound(sized(sizes), 'shaft'), 'float')).toMatchObject({ value: mm(0.1) });
+    expect([senseOf(sized(sizes), 'shaft', 'float'), senseOf(turnRound(sized(sizes), 'shaft'), 'shaft', 'float')]).toEqual([-1, -1]);
+    expect(formOf(turnRound(sized(sizes), 'shaft'), 'float')).toMatchObject({ constant: mm(0.1) });
     const stepped: FaceGraph = {
       parts: [{ id: 'hub', name: 'hub', kind: 'gear', turned: false, faces: ['hub.in', 'hub.web', 'hub.out'] }],
       lengths: [
@@ -361,12 +358,23 @@ describe('faces and contacts', () => {
         { id: 'gap', a: 'case', b: 'hub.web', kind: 'open' },
       ],
     };
-    expect(gapFromSizes(stepped, 'gap')).toMatchObject({ value: mm(3) });
-    expect(gapFromSizes(turnRound(stepped, 'hub'), 'gap')).toMatchObject({ value: mm(7) });
+    expect(formOf(stepped, 'gap')).toMatchObject({ constant: mm(3) });
+    expect(formOf(turnRound(stepped, 'hub'), 'gap')).toMatchObject({ constant: mm(7) });
   });
-  it('refuse a gap that is not there or that nothing joins', () => {
-    expect(refusalOf(() => gapLinks(template, 'nowhere'))).toBe('noSuchGap');
-    expect(refusalOf(() => gapLinks({ parts: [], lengths: [], contacts: [{ id: 'g', a: 'x', b: 'y', kind: 'open' }] }, 'g'))).toBe('noPath');
+  it('of a gap that nothing joins say so, and touch it with nothing', () => {
+    const apart: FaceGraph = { parts: [], lengths: [], contacts: [{ id: 'g', a: 'x', b: 'y', kind: 'open' }] };
+    expect(shaftModel(apart, [{ id: 'pack', length: 'pack' }]).gaps).toEqual([
+      {
+        contact: 'g',
+        coefficients: { pack: 0 },
+        constant: null,
+        u: 0,
+        terms: [],
+        missing: ['a part that joins its two faces'],
+        contradictions: [],
+        arrangement: null,
+      },
+    ]);
   });
   it('keep every length a whole number of nanometres', () => expect(Number.isInteger(nanometres(1.4))).toBe(true));
 });

@@ -2,9 +2,8 @@ import { describe, expect, it } from '@jest/globals';
 import { mm, nanometres, type Length } from '../quantity/index.ts';
 import {
   facePositions,
-  gapFromSizes,
-  gapLinks,
-  senseOnPath,
+  onTheWay,
+  shaftModel,
   shaftTemplate,
   solveUnknown,
   templateGraph,
@@ -14,6 +13,7 @@ import {
   type Place,
   type TemplateName,
 } from './index.ts';
+import { formOf, senseOf } from './model.fixture.ts';
 
 const EVERY = (Object.keys(TEMPLATES) as TemplateName[]).flatMap((template) => TEMPLATES[template].places.map(({ place }) => ({ template, place })));
 
@@ -91,27 +91,24 @@ const WORKED: readonly (readonly [string, TemplateName, Place, Readonly<Record<s
 describe.each(WORKED)('%s', (_, template, place, sizes, expected) => {
   const graph = sized(template, place, sizes);
   it('is the gap of the ready shaft', () => {
-    const gap = gapFromSizes(graph, 'float');
-    expect('value' in gap ? gap.value : gap.missing).toBe(mm(expected));
+    expect(formOf(graph, 'float')).toMatchObject({ constant: mm(expected), missing: [] });
   });
   it('has every part on its path with the sign it moves the gap by: thicker by 0.1 shows it', () => {
-    for (const link of gapLinks(graph, 'float')) {
-      const thicker = sized(template, place, { ...sizes, [link.id]: (sizes[link.id] ?? 0) + 0.1 });
-      const moved = gapFromSizes(thicker, 'float');
-      expect(['value' in moved ? moved.value - mm(expected) : NaN, link.id]).toEqual([link.sense * mm(0.1), link.id]);
+    for (const { id, sense } of onTheWay(graph, 'float')) {
+      const thicker = sized(template, place, { ...sizes, [id]: (sizes[id] ?? 0) + 0.1 });
+      expect([(formOf(thicker, 'float').constant ?? NaN) - mm(expected), id]).toEqual([sense * mm(0.1), id]);
     }
   });
   it('leaves alone what is not on its path', () => {
-    const onPath = new Set(gapLinks(graph, 'float').map((l) => l.id));
+    const onPath = new Set(onTheWay(graph, 'float').map((l) => l.id));
     for (const role of Object.keys(sizes).filter((r) => !onPath.has(r))) {
-      const moved = gapFromSizes(sized(template, place, { ...sizes, [role]: (sizes[role] ?? 0) + 5 }), 'float');
-      expect(moved).toMatchObject({ value: mm(expected) });
+      expect(formOf(sized(template, place, { ...sizes, [role]: (sizes[role] ?? 0) + 5 }), 'float')).toMatchObject({ constant: mm(expected) });
     }
   });
   it('finds any one size from the gap and the others', () => {
-    for (const link of gapLinks(graph, 'float')) {
-      const { [link.id]: hidden = 0, ...others } = sizes;
-      expect(solveUnknown(sized(template, place, others), 'float', mm(expected))).toMatchObject({ length: mm(hidden), link: { id: link.id } });
+    for (const { id } of onTheWay(graph, 'float')) {
+      const { [id]: hidden = 0, ...others } = sizes;
+      expect(solveUnknown(sized(template, place, others), 'float', mm(expected))).toMatchObject({ length: mm(hidden), id });
     }
   });
   it('is the distance between its two faces, wherever the walk begins', () => {
@@ -125,7 +122,7 @@ describe.each(WORKED)('%s', (_, template, place, sizes, expected) => {
   });
   it('is no different with a part of two faces turned round', () => {
     for (const part of graph.parts.filter((p) => p.faces.length === 2 && ['washer', 'gear', 'bush', 'shaft'].includes(p.kind))) {
-      expect(gapFromSizes(turnRound(graph, part.id), 'float')).toMatchObject({ value: mm(expected) });
+      expect(formOf(turnRound(graph, part.id), 'float')).toMatchObject({ constant: mm(expected) });
     }
   });
 });
@@ -134,7 +131,7 @@ describe('every ready shaft', () => {
   it.each(EVERY)('$template, $place: has its senses before any size is known', ({ template, place }) => {
     const bare = templateGraph(shaftTemplate(template, place));
     expect(bare.lengths.every((l) => l.length === null)).toBe(true);
-    expect(senseOnPath(bare, 'pack', 'float')).not.toBe(0);
+    expect(senseOf(bare, 'pack', 'float')).not.toBe(0);
     expect(solveUnknown(bare, 'float', nanometres(0))).toBeNull();
   });
   it.each(EVERY)('$template, $place: names each thing once', ({ template, place }) => {
@@ -149,13 +146,13 @@ describe('every ready shaft', () => {
     const ready = shaftTemplate(template, place);
     const proportion = (id: string): number =>
       ready.lengths.find((l) => l.role === id)?.proportion ?? ready.contacts.find((c) => c.role === id)?.proportion ?? NaN;
-    const gap = gapLinks(templateGraph(ready), 'float').reduce((sum, link) => sum + link.sense * proportion(link.id), 0);
+    const gap = onTheWay(templateGraph(ready), 'float').reduce((sum, link) => sum + link.sense * proportion(link.id), 0);
     // the drawing lets one unknown part give way, by a third of itself at the most
     expect(Math.abs(gap)).toBeLessThan(8);
   });
   it('with a gasket counts it as a part that opens the gap', () => {
     const graph = templateGraph(shaftTemplate('taperPair', 'underCover', { gasket: true }));
-    expect(senseOnPath(graph, 'gasket', 'float')).toBe(1);
+    expect(senseOf(graph, 'gasket', 'float')).toBe(1);
   });
 });
 
@@ -248,26 +245,26 @@ describe('a nut-drawn pair’s own bearing', () => {
     ],
     contacts: [
       { id: 'in', a: 'spacer.1', b: 'hub.1', kind: 'rolling', stand: mm(-9), standU: 12_000 },
-      { id: 'out', a: 'hub.2', b: 'spacer.2', kind: 'open', openBearing: true, name: 'outer bearing', stand: mm(10.9), standU: 2_000 },
+      { id: 'out', a: 'hub.2', b: 'spacer.2', kind: 'open', name: 'outer bearing', stand: mm(10.9), standU: 2_000 },
     ],
   };
   // by hand, from the hub’s far seat round to the spacer’s end: −20 + 9 + 40 − 10.9 = 18.1
   it('comes off by its stand, with its doubt', () => {
-    const links = gapLinks(graph, 'out');
-    expect(links.at(-1)).toEqual({ id: 'out', part: null, label: 'outer bearing', sense: -1, length: mm(10.9), u: 2_000 });
-    expect(gapFromSizes(graph, 'out')).toMatchObject({ value: mm(18.1), u: Math.hypot(3_000, 4_000, 12_000, 2_000) });
-    expect(senseOnPath(graph, 'spacer', 'out')).toBe(1);
-    expect(senseOnPath(graph, 'hub', 'out')).toBe(-1);
-    expect(senseOnPath(graph, 'nothing', 'out')).toBe(0);
+    const { terms, constant, u } = formOf(graph, 'out');
+    expect(terms.at(-1)).toEqual({ id: 'out', label: 'outer bearing', coefficient: -1, value: mm(10.9), u: 2_000 });
+    expect(constant).toBe(mm(18.1));
+    expect(u).toBeCloseTo(Math.hypot(3_000, 4_000, 12_000, 2_000), 6);
+    expect(senseOf(graph, 'spacer', 'out')).toBe(1);
+    expect(senseOf(graph, 'hub', 'out')).toBe(-1);
+    expect(senseOf(graph, 'nothing', 'out')).toBe(0);
   });
   it('with no name, no stand and no doubt is asked for, and found from what was read', () => {
-    const bare = { ...graph, contacts: [graph.contacts[0], { id: 'out', a: 'hub.2', b: 'spacer.2', kind: 'open', openBearing: true }] } as FaceGraph;
-    expect(gapLinks(bare, 'out').at(-1)).toEqual({ id: 'out', part: null, label: 'bearing stand', sense: -1, length: null, u: 0 });
-    expect(gapFromSizes(bare, 'out')).toMatchObject({ missing: ['bearing stand'] });
+    const bare = { ...graph, contacts: [graph.contacts[0], { id: 'out', a: 'hub.2', b: 'spacer.2', kind: 'open', stand: null }] } as FaceGraph;
+    expect(formOf(bare, 'out')).toMatchObject({ constant: null, missing: ['bearing stand'] });
     expect(solveUnknown(bare, 'out', mm(18.1))?.length).toBe(mm(10.9));
     expect(solveUnknown(graph, 'out', mm(18.1))).toBeNull();
   });
-  it('is no gap where the contact is closed', () => expect(() => gapLinks(graph, 'in')).toThrow('no open contact'));
+  it('is no gap where the contact is closed', () => expect(shaftModel(graph, []).gaps.map((g) => g.contact)).toEqual(['out']));
 });
 
 describe('the graph of a ready shaft', () => {

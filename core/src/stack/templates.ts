@@ -274,6 +274,13 @@ export function templateGraph(template: ShaftTemplate): { parts: Part[]; lengths
   return {
     parts: template.parts.map(({ role, name, kind, faces }) => ({ id: role, name, kind, faces, turned: false })),
     lengths: template.lengths.map(({ role, part: owner, name, from, to }) => ({ id: role, part: owner, name, from, to, length: null })),
-    contacts: template.contacts.map(({ role, a, b, kind, name }) => ({ id: role, a, b, kind, stand: null, ...(name === undefined ? {} : { name }) })),
+    contacts: template.contacts.map(({ role, a, b, kind, name }) => ({
+      id: role,
+      a,
+      b,
+      kind,
+      ...(kind === 'rolling' ? { stand: null } : {}),
+      ...(name === undefined ? {} : { name }),
+    })),
   };
 }

@@ -67,7 +67,7 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   return (
     <p className="m-0 text-ink2">
       {solved
-        ? `Only ${solved.link.label} is not known: from the reading it must be ${describeLength(solved.length, 'mm')}.`
+        ? `Only ${solved.label} is not known: from the reading it must be ${describeLength(solved.length, 'mm')}.`
         : `Not known for a sum: ${sizes.missing.join('; ')}.`}
     </p>
   );

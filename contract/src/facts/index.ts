@@ -1,0 +1,36 @@
+export { id, time, lengthNm, lengthUnit, who } from './basics.ts';
+export { job, assembly, openItem, type Job, type Assembly, type OpenItem } from './job.ts';
+export {
+  templateName,
+  place,
+  shaft,
+  part,
+  feature,
+  contact,
+  slot,
+  type Shaft,
+  type PartFact,
+  type Feature,
+  type ContactFact,
+  type Slot,
+} from './shaft.ts';
+export { instrument, method, aim, station, type Method, type Station } from './station.ts';
+export { limitSource, limit, quantityKind, specRow, soundSpec, spec, type LimitSource, type Limit, type Spec } from './limits.ts';
+export { fitLeaf, fit, build, type FitLeaf, type Fit, type Build } from './builds.ts';
+export { restsOn, rawReading, reading, withdrawal, type RawReading, type ReadingFact, type Withdrawal } from './readings.ts';
+export { boltHole, boltMap, stripEntry, type BoltHole, type BoltMap, type StripEntry } from './stripLog.ts';
+export {
+  decision,
+  inspection,
+  acceptance,
+  photoOf,
+  photo,
+  type Decision,
+  type Inspection,
+  type Acceptance,
+  type PhotoOf,
+  type Photo,
+} from './looked.ts';
+export { lookAlike, matchedSet, type LookAlike, type MatchedSet } from './together.ts';
+export { lot, fitted, type Lot, type Fitted } from './drawer.ts';
+export { jobFacts, type JobFacts } from './jobFacts.ts';

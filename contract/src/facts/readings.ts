@@ -1,0 +1,67 @@
+import { z } from 'zod';
+import { id, time, lengthNm, lengthUnit, who } from './basics.ts';
+import { instrument, method } from './station.ts';
+
+/** What was read, as it was typed and understood; and what was taken back. */
+
+export const restsOn = z.object({ item: z.string().max(60), answer: z.string().max(60) });
+const many = z.array(lengthNm).max(200);
+/** What an entry was understood as when it was kept, and the unit it is said in: no later reader of entries changes it. */
+const understoodReading = z.discriminatedUnion('how', [
+  z.object({ how: z.literal('sizes'), values: many.min(1), unit: lengthUnit }),
+  z.object({ how: z.literal('blades'), goes: many.nullable(), stops: many.nullable(), unit: lengthUnit }),
+  /** positions of the hand, in divisions */
+  z.object({
+    how: z.literal('hand'),
+    from: z.number(),
+    to: z.number(),
+    back: z.number().nullable(),
+    turns: z.number().min(0).max(1000),
+    direction: z.enum(['clockwise', 'anticlockwise']),
+    unit: lengthUnit,
+  }),
+]);
+/** What the person entered, and what that was understood as: the fact. What it comes to is derived each time. */
+export const rawReading = z.object({
+  method,
+  text: z.string().max(400),
+  /** null where nobody typed a figure, or where it was not understood in its day */
+  understood: understoodReading.nullable(),
+  instrument: instrument.nullable(),
+  /** heights beside depths */
+  heights: z.string().max(400).optional(),
+  heightsUnderstood: many.optional(),
+  /** what the depths and the heights were read across, where it is not in their text: taken off */
+  parallels: z.object({ depths: lengthNm, heights: lengthNm }).optional(),
+  gasket: z.object({ free: lengthNm, crushed: lengthNm, during: z.enum(['out', 'loose', 'clamped']) }).optional(),
+  spacer: lengthNm.optional(),
+  /** where on the part: a place along it */
+  at: z.string().max(60).optional(),
+  answer: z.enum(['yes', 'no', 'notLooked']).optional(),
+  seen: z.string().max(400).optional(),
+  /** measured afresh from here on, and why: what was read before speaks for what was before */
+  newSet: z.string().trim().min(1).max(120).optional(),
+  restsOn: z.array(restsOn).max(20),
+});
+export const reading = z.object({
+  id,
+  stationId: id,
+  buildId: id.nullable(),
+  raw: rawReading,
+  who,
+  takenAt: time,
+  supersedes: id.nullable(),
+  keptAs: z.object({ value: lengthNm.nullable(), words: z.string().max(120) }),
+});
+export const withdrawal = z.object({
+  id,
+  ofKind: z.enum(['reading', 'build', 'withdrawal', 'strip', 'inspection', 'acceptance', 'photo']),
+  ofId: id,
+  who,
+  at: time,
+  why: z.string().max(400),
+});
+
+export type RawReading = z.output<typeof rawReading>;
+export type ReadingFact = z.output<typeof reading>;
+export type Withdrawal = z.output<typeof withdrawal>;

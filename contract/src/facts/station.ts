@@ -1,0 +1,59 @@
+import { FEATURE_KINDS } from '@elder-cog/core';
+import { z } from 'zod';
+import { id, lengthNm, lengthUnit, revision, words } from './basics.ts';
+import { role } from './shaft.ts';
+
+/** What is read, and what it is read with. */
+
+export const instrument = z.object({
+  kind: z.enum(['dial', 'feelers', 'depth', 'micrometer', 'bore gauge', 'caliper']),
+  name: words,
+  unit: lengthUnit,
+  resolution: lengthNm,
+  calibrationU: z.number().min(0),
+  priorS: z.number().min(0),
+  /** what it shows at nothing: taken off every reading */
+  zeroError: lengthNm.optional(),
+  divisions: z.int().min(2).max(1000).optional(),
+  /** a 0–50–0 dial: the hand reads either side of nought */
+  balanced: z.boolean().optional(),
+  /** how the dial stands: degrees from the line of movement to the stem, and from square to the face it touches */
+  stemAngle: z.number().min(-45).max(45).optional(),
+  faceAngle: z.number().min(-45).max(45).optional(),
+  /** read at this radius, wanted at that one */
+  radius: z.object({ read: lengthNm, wanted: lengthNm }).optional(),
+  direction: z.enum(['clockwise', 'anticlockwise']).optional(),
+});
+export const method = z.enum(['dial', 'feelers', 'depths', 'spacer', 'coverDown', 'size', 'look']);
+/** Where in its limits to aim. */
+export const aim = z.object({ at: z.enum(['tight', 'middle', 'loose', 'value']), value: lengthNm.optional(), closesBy: lengthNm.optional() });
+export const station = z.object({
+  id,
+  revision,
+  /** the shaft it is of; null where it is of a box, and of no shaft in it */
+  shaftId: id.nullable(),
+  /** the box it is of, where it is of no shaft */
+  assemblyId: id.optional(),
+  subject: z.enum(['gap', 'pair', 'check', ...FEATURE_KINDS]),
+  quantity: z.enum(['length', 'yes_no']),
+  moreIs: z.enum(['loose', 'tight']),
+  role,
+  name: words,
+  position: z.int().min(0),
+  /** the open contact it reads, where it is a gap */
+  contactRole: role.nullable(),
+  /** the two stations of a pair */
+  boreId: id.nullable(),
+  journalId: id.nullable(),
+  newSize: lengthNm.nullable(),
+  rule: z.enum(['plain', 'guarded']),
+  aim,
+  /** what it was last read with, so that it is asked once */
+  method: method.nullable(),
+  instrument: instrument.nullable(),
+  /** taken out of the book; what was read of it is kept */
+  gone: z.boolean(),
+});
+
+export type Method = z.output<typeof method>;
+export type Station = z.output<typeof station>;

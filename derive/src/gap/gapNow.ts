@@ -1,0 +1,103 @@
+import type { JobFacts, Slot } from '@elder-cog/contract';
+import type { Length, Reading } from '@elder-cog/core';
+import { changesBetween, rowsOf } from '../builds.ts';
+import type { MethodReading, Pooled } from '../readingValue.ts';
+import { carried, isReckonable, touching, type Coefficients } from './carried.ts';
+import type { KeptReading, LadderRow } from './ladder.ts';
+import { sized } from './sized.ts';
+
+/** A reading taken back: kept, and struck through. */
+export interface StruckReading {
+  readonly id: string;
+  readonly text: string;
+  readonly why: string;
+}
+
+/** What speaks for a gap as it is built now. */
+export interface GapNow {
+  readonly kind: 'read' | 'forecast' | 'stale' | 'none';
+  readonly reading: Reading | null;
+  readonly U: number | null;
+  readonly values: readonly Length[];
+  readonly range: Length | null;
+  readonly because: string | null;
+  readonly byPack: boolean;
+  readonly kept: readonly KeptReading[];
+  /** what was read on this build and taken back since, with why */
+  readonly struck: readonly StruckReading[];
+  /** each method by itself, where two were used on this build */
+  readonly methods: readonly MethodReading[];
+  readonly disagree: Pooled['disagree'];
+}
+
+interface Told {
+  readonly coefficients: Coefficients;
+  readonly unit: 'thou' | 'mm';
+}
+
+/** What speaks for the gap as it is now: a reading of this build, a forecast over a changed pack, or nothing fresh. */
+export function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], { coefficients, unit }: Told): Omit<GapNow, 'struck'> {
+  const alone = { values: [], range: null, byPack: false, methods: [], disagree: null };
+  const none = { kind: 'none' as const, reading: null, U: null, because: null, kept: [], ...alone };
+  const current = rows[rows.length - 1];
+  if (!current) return none;
+  if (current.reading) return readNow(current, unit);
+  // kept and not counted: nothing speaks for it yet, and it is not lost from sight
+  const before = rows.findLast((row) => row.reading !== null);
+  if (!before?.reading) return { ...none, kept: current.readings };
+  const kept = current.readings.length > 0 ? current.readings : before.readings;
+  const changes = touching(changesBetween(before.build, current.build, slots), coefficients);
+  if (changes.length === 0) return { ...readNow(before, unit), kept };
+  const spoiling = changes.filter((c) => c.thicker === null);
+  const about = `build ${before.build.number}`;
+  if (!isReckonable(changes, coefficients) || before.reading.kind !== 'estimate' || before.disagree) {
+    return {
+      ...alone,
+      kind: 'stale',
+      reading: before.reading,
+      U: before.U,
+      because: before.disagree
+        ? disagreeWords(before, unit)
+        : spoiling.length > 0
+          ? spoiling.map((c) => c.words).join(', ')
+          : `read on ${about}, before the pack changed`,
+      kept,
+    };
+  }
+  return {
+    ...alone,
+    kind: 'forecast',
+    reading: carried(before.reading, changes, coefficients),
+    U: before.U,
+    because: `reckoned from ${about}`,
+    kept,
+  };
+}
+
+const readNow = (row: LadderRow, unit: Told['unit']): Omit<GapNow, 'struck'> => ({
+  kind: 'read',
+  reading: row.reading,
+  U: row.U,
+  values: row.values,
+  range: row.range,
+  because:
+    disagreeWords(row, unit) ??
+    (row.byPack ? 'by the pack: the dial shows no movement, and agrees. Drag, or a known spacer, would make it surer.' : null),
+  byPack: row.byPack,
+  kept: row.readings,
+  methods: row.methods,
+  disagree: row.disagree,
+});
+
+/** "Dial 24.0, feelers 26.5 thou: they may differ by 1.0": both stand. */
+function disagreeWords({ methods, disagree }: LadderRow, unit: Told['unit']): string | null {
+  if (!disagree) return null;
+  const each = methods.map(({ name, reading }) => `${name.split(',')[0]?.toLowerCase() ?? ''} ${sized(reading.value, unit)}`).join(', ');
+  return `Two methods disagree: ${each} ${unit}, and they may differ by ${sized(disagree.allowed, unit)}. Both stand: find out why before fitting anything.`;
+}
+
+export function struckOn(facts: JobFacts, stationId: string, buildId: string, gone: ReadonlySet<string>): StruckReading[] {
+  return rowsOf(facts, stationId)
+    .readings.filter((r) => r.buildId === buildId && gone.has(r.id))
+    .map((r) => ({ id: r.id, text: r.raw.text, why: facts.withdrawals.findLast((w) => w.ofId === r.id)?.why ?? '' }));
+}

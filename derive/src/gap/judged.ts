@@ -1,0 +1,16 @@
+import { coverageFactor, type MarkKind, type Reading, type Verdict } from '@elder-cog/core';
+
+export const expandedU = (reading: Reading | null): number | null => (reading?.kind === 'estimate' ? coverageFactor(reading.dof) * reading.u : null);
+
+export function markOf(v: Verdict | null): MarkKind {
+  if (!v) return 'unmeasured';
+  if (v.place === 'unmeasured' || v.sure === 'cannotTell') return 'cannotTell';
+  return v.place;
+}
+
+/** Out of its limits, as far as anybody can tell. */
+export const isOut = (v: Verdict | null): boolean => v !== null && v.sure !== 'cannotTell' && (v.place === 'tight' || v.place === 'loose');
+
+/** A verdict that rests on what somebody was not sure of is no surer than near. */
+export const nearAtMost = (judged: Verdict, near: string | null): Verdict =>
+  near === null || judged.sure !== 'sure' ? judged : { ...judged, sure: 'near', because: near };

@@ -1,0 +1,58 @@
+import type { Slot, Station } from '@elder-cog/contract';
+import { type Aim, type Length, packWindow, type PackWindow, packWindowSum, ReckoningError, type Sense, type Sum } from '@elder-cog/core';
+import type { GapNow } from './gapNow.ts';
+import type { LimitState } from './limitsInUse.ts';
+import type { Proof } from './proof.ts';
+
+export interface PackQuestionState {
+  readonly slot: Slot;
+  readonly sense: Sense;
+  /** what is in, in all; where nobody knows, the window is of the change */
+  readonly fitted: Length;
+  readonly known: boolean;
+  readonly proved: Proof | null;
+  readonly window: PackWindow | null;
+  readonly refusal: { readonly code: string; readonly message: string } | null;
+  readonly sum: Sum;
+}
+
+export const cleanAim = (aim: Station['aim']): Aim => ({
+  at: aim.at,
+  ...(aim.value === undefined ? {} : { value: aim.value }),
+  ...(aim.closesBy === undefined ? {} : { closesBy: aim.closesBy }),
+});
+
+/** What pack is wanted in a place, from what speaks for the gap now. */
+export function packQuestion({
+  slot,
+  sense,
+  fitted,
+  known,
+  proved,
+  now,
+  limits,
+  aim,
+  unit,
+}: {
+  slot: Slot;
+  sense: Sense;
+  fitted: Length;
+  known: boolean;
+  proved: Proof | null;
+  now: Omit<GapNow, 'struck'>;
+  limits: LimitState | null;
+  aim: Aim;
+  unit: 'thou' | 'mm';
+}): PackQuestionState {
+  const base = { slot, sense, fitted, known, proved };
+  // one of the two is wrong, and anything reckoned from either would be
+  if (proved?.contradiction) return { ...base, window: null, refusal: { code: 'contradiction', message: proved.contradiction }, sum: [] };
+  if (!limits || !now.reading || now.kind === 'stale' || now.disagree) return { ...base, window: null, refusal: null, sum: [] };
+  const question = { fittedPack: known ? fitted : null, measured: now.reading, limits: limits.limits, aim, sense, unit };
+  try {
+    return { ...base, window: packWindow(question), refusal: null, sum: packWindowSum(question) };
+  } catch (error) {
+    if (!(error instanceof ReckoningError)) throw error;
+    return { ...base, window: null, refusal: { code: error.code, message: error.message }, sum: [] };
+  }
+}
