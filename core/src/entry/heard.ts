@@ -50,7 +50,8 @@ const OF_UNIT = { mm: MM, in: INCH, thou: THOU, um: MM } as const;
 export function heardAt(figure: Figure, instrument: Instrument, quantity: PlainQuantity): readonly Measure[] {
   const { kind, unit, resolution } = instrument;
   const isWhole = figure.written === 'whole' || figure.written === 'half';
-  if (kind === 'dial' && isWhole) return [division(resolution, unit)];
+  // one decimal at a metric dial may be half divisions, or millimetres off its small hand
+  if (kind === 'dial' && isWhole) return unit === 'mm' && figure.decimals === 1 ? [division(resolution, unit), MM] : [division(resolution, unit)];
   const own = OF_UNIT[unit];
   if (isWhole && figure.decimals === 0) return [own];
   const finer = figure.decimals - digitsEngraved(instrument);

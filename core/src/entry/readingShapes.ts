@@ -10,7 +10,20 @@ export function readReading(found: readonly Token[], instrument: Instrument): Sh
   noTorque(found);
   if (found.some((token) => isMark(token, '>', '<'))) return [readHand(found, instrument)];
   if (found.some((token) => isMark(token, 'goes', 'stops'))) return [readBlades(found, instrument)];
+  const pair = fromTo(found, instrument);
+  if (pair) return pair;
   return [readSizes(found, instrument)];
+}
+
+/** "88-12", "88 to 12": no sum of whole figures. A hand went from one to the other, either way round; or what goes in and what does not. */
+function fromTo(found: readonly Token[], instrument: Instrument): Shape<ReadingEntry>[] | null {
+  const joint = found.findIndex((token) => isMark(token, '-', 'to'));
+  const isPair =
+    /^# (?:-|to) #$/.test(pattern(found)) && found.filter(isFigure).every(({ decimals, written }) => decimals === 0 && written !== 'fraction');
+  if (!isPair) return null;
+  const joined = (text: string): Token[] => found.map((token, i) => (i === joint ? { is: 'mark', text } : token));
+  if (instrument.divisions !== undefined) return [readHand(joined('>'), instrument), readHand(joined('<'), instrument)];
+  return instrument.kind === 'feelers' ? [readBlades([{ is: 'mark', text: 'goes' }, ...joined('stops')], instrument)] : null;
 }
 
 /** The lengths in an entry that must be what such a thing can be; where a hand went is looked at by itself. */
@@ -49,7 +62,7 @@ function sayAt(entry: ReadingEntry, instrument: Instrument): string {
 
 /** `goes 9 stops 10`, in either order, one side alone, blades put in together with a plus. */
 function readBlades(found: readonly Token[], instrument: Instrument): Shape<ReadingEntry> {
-  const stack = String.raw`:? #(?: \+ #)*`;
+  const stack = String.raw`:? #(?: [+;] #)*`;
   if (!new RegExp(`^(?:goes${stack}(?: stops${stack})?|stops${stack}(?: goes${stack})?)$`).test(pattern(found)))
     return refuse('notAReading', 'Feelers are written goes 9 stops 10, with + between blades put in together.');
   const sides = found.flatMap((token, i) =>
@@ -82,6 +95,8 @@ function readBlades(found: readonly Token[], instrument: Instrument): Shape<Read
 
 /** `24 24 23`, `.512 .511 .512 less .250`, `proud .020`. */
 function readSizes(found: readonly Token[], instrument: Instrument): Shape<ReadingEntry> {
+  if (instrument.divisions !== undefined && isMark(found[0], '-'))
+    return refuse('negativeTravel', 'A dial shows how far it moved, which is never less than nothing: preload is read with a known spacer in.');
   const isProud = isMark(found[0], 'proud', '-');
   const rest = isMark(found[0], 'proud', 'down', '-') ? found.slice(1) : found;
   const less = rest.findIndex((token, i) => i > 0 && isMark(token, 'less', '-'));

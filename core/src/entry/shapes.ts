@@ -22,8 +22,9 @@ export interface Shape<Value> {
 export const isFigure = (token: Token | undefined): token is Figure => token?.is === 'figure';
 export const isMark = (token: Token | undefined, ...texts: string[]): boolean => token?.is === 'mark' && texts.includes(token.text);
 export const words = (found: readonly Token[]): string => found.map((token) => token.text).join(' ');
-/** An entry by its grammar alone: every figure a #. */
-export const pattern = (found: readonly Token[]): string => found.map((token) => (token.is === 'figure' ? '#' : token.text)).join(' ');
+/** An entry by its grammar alone: every figure a #, and a # that was typed is none. */
+export const pattern = (found: readonly Token[]): string =>
+  found.map((token) => (token.is === 'figure' ? '#' : token.text.replaceAll('#', 'hash'))).join(' ');
 export const negative = (length: Length): Length => nanometres(-length);
 
 const TORQUE = new Set(['nm', 'n', 'lb', 'lbs', 'lbf', 'ft', 'ftlb', 'kgm', 'kgfm', 'kg', 'kgf']);
@@ -31,6 +32,18 @@ export function noTorque(found: readonly Token[]): void {
   if (found.some((token) => token.is === 'mark' && TORQUE.has(token.text)))
     refuse('torque', 'That is a torque; a length is wanted here. Keep it for the bolts?');
 }
+
+/** Whether a comma in it may be a decimal one, or part two figures. */
+export const hasComma = (token: Token): boolean => isFigure(token) && token.comma;
+
+/** "12,13" taken for two figures, where it could be one and a bit. */
+export const parted = (found: readonly Token[]): readonly Token[] =>
+  found.flatMap((token): readonly Token[] => {
+    if (!isFigure(token) || !token.comma) return [token];
+    const [one = '', other = ''] = token.text.split('.');
+    const whole = (text: string): Figure => ({ ...token, text, value: Number(text), written: 'whole', decimals: 0, comma: false });
+    return [whole(one), { is: 'mark', text: ';' }, whole(other)];
+  });
 
 /** One size: a figure; a face that stands proud is less than nothing, one that is down is more. */
 export function readSize(found: readonly Token[]): Shape<Length>[] {
@@ -48,6 +61,7 @@ export function readSize(found: readonly Token[]): Shape<Length>[] {
 const limitSizes = ({ min, max, single }: LimitsEntry): number[] => [min, max, single].filter((each) => each !== undefined);
 
 const NOTHING = /^(?:none|nil|nothing|not known|nobody knows|\?)$/;
+const NIL = new Set(['zero', 'nought', 'nothing']);
 const NEGATIVE = new Set(['preload', 'crush', 'nip', 'interference', 'negative']);
 const FILLER = new Set(['end', 'float', 'play', 'clearance', 'backlash', 'of', 'is', 'about']);
 
@@ -76,7 +90,9 @@ export function readLimitsEntry(found: readonly Token[]): Shape<LimitsEntry>[] {
   const joint = found.findIndex((token, i) => i > 0 && isMark(token, 'to', '-') && isFigure(found[i + 1]));
   // "3 preload to 2 float": its first figure alone is the other side of nought
   const isFirstOnly = both > 0 && joint === both + 1 && isFigure(found[joint + 1]);
-  const kept = found.filter((token) => token.is === 'figure' || !(NEGATIVE.has(token.text) || FILLER.has(token.text)));
+  const kept = found
+    .filter((token) => token.is === 'figure' || !(NEGATIVE.has(token.text) || FILLER.has(token.text)))
+    .map((token) => (token.is === 'mark' && NIL.has(token.text) ? { ...token, text: 'nil' } : token));
   const shape = (figures: readonly Figure[], make: (lengths: readonly Length[]) => LimitsEntry): Shape<LimitsEntry> => ({
     figures,
     sizes: limitSizes,
@@ -86,9 +102,15 @@ export function readLimitsEntry(found: readonly Token[]): Shape<LimitsEntry>[] {
   const figures = kept.filter(isFigure);
   const said = pattern(kept);
   if (/^nil (?:to|-) #$/.test(said)) return [shape(figures, ([max]) => ({ min: 0 as Length, max: max as Length }))];
-  if (/^(?:max(?:imum)?|under|below|up to|not over|no more than|at most|less than) ?\.? #$|^# (?:max(?:imum)?|or less|at most|and under)$/.test(said))
+  if (
+    /^(?:max(?:imum)?|under|below|up to|not over|not more than|no more than|at most|less than) ?\.? #$|^# (?:max(?:imum)?|or less|at most|and under)$/.test(
+      said,
+    )
+  )
     return [shape(figures, ([max]) => ({ max: max as Length }))];
-  if (/^(?:min(?:imum)?|over|at least|not under|no less than|more than) ?\.? #$|^# (?:min(?:imum)?|or more|at least|and over)$/.test(said))
+  if (
+    /^(?:min(?:imum)?|over|at least|not under|not less than|no less than|more than) ?\.? #$|^# (?:min(?:imum)?|or more|at least|and over)$/.test(said)
+  )
     return [shape(figures, ([min]) => ({ min: min as Length }))];
   if (/^# (?:±|\+ ?\/ ?-|\+ -) #$/.test(said))
     return [
@@ -158,7 +180,7 @@ export function readLeaves(
   if (NOTHING.test(words(found)) || (found.length === 1 && isFigure(found[0]) && found[0].value === 0))
     return [{ figures: [], sizes: leafSizes, make: () => [], say: sayLeaves }];
   if (isMark(found[0], '-')) return refuse('negativePack', 'A pack cannot be less than nothing: type what is in, or none.');
-  const comma = found.find((token) => isFigure(token) && token.comma);
+  const comma = found.find(hasComma);
   const [onlyFigure] = found;
   if (found.length === 2 && isFigure(onlyFigure) && onlyFigure.written === 'whole' && isMark(found[1], 'leaves', 'shims'))
     return refuse('countOnly', 'That is how many: say how thick each is as well, as in 4 × 10 thou.');
@@ -171,13 +193,7 @@ export function readLeaves(
   if (field === 'pack' && isTwoWholes && first.settled && second.settled)
     return [leafShape([{ figure: second, count: first.value }]), leafShape([{ figure: first, count: second.value }])];
   if (comma === undefined || bare === 'mm') return [asDecimal];
-  // "12,13": one and a bit, or two
-  const parted = plain.flatMap((token): Token[] =>
-    isFigure(token) && token.comma
-      ? token.text.split('.').map((text): Figure => ({ ...token, text, value: Number(text), written: 'whole', decimals: 0, comma: false }))
-      : [token],
-  );
-  return [leafShape(leafLines(parted)), asDecimal];
+  return [leafShape(leafLines(parted(plain))), asDecimal];
 }
 
 interface Line {

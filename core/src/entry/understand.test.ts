@@ -211,7 +211,29 @@ reading@dialThou thou | 88>12>88 | = 24.0 thou
 reading@dialThou thou | 88>12>80 | = 24.0 thou, the stand moved
 reading@dialThou thou | 88>88 | = at most 0.0 thou
 reading@dialThou thou | 120>12 | ! offTheDial
-reading@dialThou thou | -3 | = −3.0 thou
+reading@dialThou thou | -3 | ! negativeTravel
+reading@dialThou thou | 88-12 | ? 24.0 thou | 76.0 thou
+reading@dialThou thou | 88 to 12 | ? 24.0 thou | 76.0 thou
+reading@dialThou thou | 87½-99½ | ? 12.0 thou | 88.0 thou
+reading@dialThou thou | 600 | ? 600.0 thou as typed
+reading@dialMm mm | 88-12 | ? 0.240 mm | 0.760 mm
+reading@dialMm mm | 2.4 | ? 0.024 mm | 2.400 mm
+reading@dialMm mm | 24.5 | = 0.245 mm
+reading@feelersThou thou | 9-10 | = 9.5 thou
+reading@feelersThou thou | 10-9 | ! feelersCrossed
+reading@feelersThou thou | goes 9,10 | ? at least 19.0 thou | at least 9.1 thou
+limits thou | 12,13 | ? 12–13 thou | 12.1 thou, one figure alone
+limits thou | 5,8-6,2 | = 5.8–6.2 thou
+limits thou | # | ! notLimits
+limits thou | -# | ! notLimits
+reading@dialThou thou | #>12 | ! notAReading
+limits thou | zero to 3 | = 0–3 thou
+limits thou | nought to 3 | = 0–3 thou
+limits thou | not more than 5 | = max 5 thou
+limits thou | not less than 2 | = min 2 thou
+limits mm | 5-10 µm | ? 197–393 µm | 50–100 µm | 127–254 µm | 5–10 µm as typed
+pack thou | 1000 | ? 1000.0 thou as typed
+size mm | 1000 | ? 1000.0 thou | 10.000 mm | 1000.000 mm as typed
 reading@dialThou thou | 24 | = 24.0 thou
 reading@dialThou thou | 24 24 23 | = mean of 3: 23.7 thou
 reading@dialThou thou | 24 25 tenths | = mean of 2: 2.5 thou

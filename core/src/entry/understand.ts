@@ -6,7 +6,7 @@ import { ALL, heard, heardAt, mostTelling } from './heard.ts';
 import { type EntryField, type Meaning, type Understood, type Values } from './meaning.ts';
 import { isPlain, MOST_IN_A_PACK, plainRange, type PlainQuantity, type PlainRange } from './plainRange.ts';
 import { readReading } from './readingShapes.ts';
-import { readLeaves, readLimitsEntry, readSize, type Shape } from './shapes.ts';
+import { hasComma, parted, readLeaves, readLimitsEntry, readSize, type Shape } from './shapes.ts';
 import { inMeasure, MM, THOU, tokens, type Figure, type Measure, type Token } from './tokens.ts';
 
 export interface EntryQuestion<Field extends EntryField> {
@@ -48,12 +48,33 @@ function shapesOf<Field extends EntryField>(
   const { dialThou, dialMm } = INSTRUMENTS;
   const grammar: { readonly [F in EntryField]: () => readonly Shape<Values[F]>[] } = {
     size: () => readSize(found),
-    limits: () => readLimitsEntry(found),
+    limits: () => eitherComma(found, bare, readLimitsEntry),
     pack: () => readLeaves(found, { bare, field: 'pack' }),
     leaves: () => readLeaves(found, { bare, field: 'leaves' }),
-    reading: () => readReading(found, instrument ?? (bare === 'mm' ? dialMm : dialThou)),
+    reading: () => eitherComma(found, bare, (each) => readReading(each, instrument ?? (bare === 'mm' ? dialMm : dialThou))),
   };
   return grammar[field]();
+}
+
+/** In a workshop that thinks in thou a comma may part two figures, or be a decimal one: both are heard, where both make sense. */
+function eitherComma<Value>(
+  found: readonly Token[],
+  bare: 'thou' | 'mm',
+  read: (found: readonly Token[]) => readonly Shape<Value>[],
+): readonly Shape<Value>[] {
+  if (bare === 'mm' || !found.some(hasComma)) return read(found);
+  const ways = [parted(found), found].flatMap((each) => soundly(() => read(each)) ?? []);
+  return ways.length > 0 ? ways : read(found);
+}
+
+/** What makes sense; null where it is refused. */
+function soundly<Result>(make: () => Result): Result | null {
+  try {
+    return make();
+  } catch (error) {
+    if (error instanceof ReckoningError) return null;
+    throw error;
+  }
 }
 
 const ONE_APART = 'One stands far from the others: a slip?';
@@ -89,7 +110,11 @@ function decide<Field extends EntryField>(shapes: readonly Shape<Values[Field]>[
   // one figure among several that is off by a factor, and all of it is out for that
   const [apart] = sound.map((way) => amongNeighbours(way)).filter((meanings) => meanings.length > 0);
   if (apart && sound[0]) return { kind: 'ask', meanings: [...apart, asTyped(sound[0].meaning)], why: ONE_APART };
-  const others = distinct(shapes.flatMap((shape) => waysIn(shape, ALL)).filter((way) => isPlausible(way, range, question)));
+  const others = distinct(
+    shapes
+      .flatMap((shape) => ALL.flatMap((measure) => soundly(() => waysIn(shape, [measure])) ?? []))
+      .filter((way) => isPlausible(way, range, question)),
+  );
   const [typed] = sound;
   if (others.length > 0 && typed)
     return ask(
@@ -185,7 +210,7 @@ function guarded<Field extends EntryField>(way: Heard<Values[Field]>, question: 
       const all = lengths.map((nm) => nm / factor);
       const alone = lengths.map((nm) => (nm === odd ? nm / factor : nm));
       const sound = [all, alone]
-        .map((each) => meaningOf(shape, each, meaning.unit, measures))
+        .flatMap((each) => soundly(() => meaningOf(shape, each, meaning.unit, measures)) ?? [])
         .find(({ value }) => shape.sizes(value).every((nm) => isPlain(nm, within)));
       return sound ? [{ sound, why, isSame: isSameFigure(factor, meaning.unit) }] : [];
     });

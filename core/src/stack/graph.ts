@@ -80,7 +80,7 @@ export function lieOf(parts: readonly Part[], { a, b, name }: Contact): 1 | -1 {
   const [lieA, lieB] = [bodyBehind(parts, a), bodyBehind(parts, b)];
   if (lieA !== null && lieB !== null && lieA === lieB)
     refuse('doNotFit', `${name ?? 'The bearing'}: cup and cone do not fit into each other so. Turn both, or neither.`);
-  return lieA ?? (lieB === null ? 1 : lieB === 1 ? -1 : 1);
+  return lieA ?? (lieB === 1 ? -1 : 1);
 }
 
 /** On which side of its back a race is: 1 on the output side. Null where it has no other face to tell by. */

@@ -182,7 +182,7 @@ describe('several walks to one face', () => {
     contacts: [{ id: 'gap', a: 'shaft.in', b: 'shaft.out', kind: 'open' }],
   });
   // by hand: 100.000 with u² 3² + 4² = 25, and 100.006 with u² 25: 100.003, u 5/√2
-  it('that agree are weighted by how well each is known (JCGM 100, weighted mean)', () => {
+  it('that agree are weighted by how well each is known (weighted mean, any text on errors of measurement)', () => {
     const form = only(two(100.006, [3_000, 4_000, 5_000]));
     expect(form).toMatchObject({ constant: mm(100.003), contradictions: [] });
     expect(form.u).toBeCloseTo(5_000 / Math.SQRT2, 3);

@@ -254,7 +254,7 @@ const termsOf = (steps: readonly { readonly link: Link; readonly sign: number }[
     link.kind === 'slot' || link.length === null ? [] : [{ id: link.id, label: link.label, coefficient: sign, value: link.length, u: link.u ?? 0 }],
   );
 
-/** What one instrument measured is out by one calibration: added up before it is squared (JCGM 100, 5.2, full correlation). */
+/** What one instrument measured is out by one calibration: added up before it is squared (full correlation, JCGM 100 5.2, from memory). */
 function doubtOf(flows: readonly (readonly [Link, number])[]): number {
   const shared = new Map<string, number>();
   let squares = 0;
@@ -306,30 +306,29 @@ function waysBetween(
 /** Less certain lengths carry less; one whose doubt nobody knows as much as closes within what is allowed. */
 const resistanceOf = ({ u }: Link): number => Math.max(u ?? UNKNOWN_CLOSURE / 2, 1) ** 2;
 
-interface Tree {
-  readonly up: ReadonlyMap<string, { readonly step: Step; readonly before: string; readonly depth: number } | null>;
-}
+/** How each place was reached: by which step, and from where; nothing for the place it began at. */
+type Tree = ReadonlyMap<string, { readonly step: Step; readonly before: string } | null>;
 
 /** Links that reach every place from one, nearest first, and those that close a way round. */
 function spanning(net: Network, known: readonly Link[], root: string): { tree: Tree; closing: readonly Link[] } {
   const allowed = new Set(known);
-  const up = new Map<string, { step: Step; before: string; depth: number } | null>([[root, null]]);
+  const up = new Map<string, { step: Step; before: string } | null>([[root, null]]);
   const used = new Set<Link>();
   const queue = [root];
   for (const place of queue) {
     for (const step of net.at.get(place) ?? []) {
       const next = farEnd(net, place, step);
       if (!allowed.has(step.link) || up.has(next)) continue;
-      up.set(next, { step, before: place, depth: (up.get(place)?.depth ?? 0) + 1 });
+      up.set(next, { step, before: place });
       used.add(step.link);
       queue.push(next);
     }
   }
-  return { tree: { up }, closing: known.filter((link) => !used.has(link) && up.has(net.placeOf(link.from))) };
+  return { tree: up, closing: known.filter((link) => !used.has(link) && up.has(net.placeOf(link.from))) };
 }
 
 /** The steps of the tree from one place to another. */
-function treeWay({ up }: Tree, from: string, to: string): Step[] {
+function treeWay(up: Tree, from: string, to: string): Step[] {
   const toRoot = (place: string): { step: Step; before: string }[] => {
     const found = [];
     for (let here = up.get(place); here; here = up.get(here.before)) found.push(here);
