@@ -227,6 +227,9 @@ limits thou | 5,8-6,2 | = 5.8–6.2 thou
 limits thou | # | ! notLimits
 limits thou | -# | ! notLimits
 reading@dialThou thou | #>12 | ! notAReading
+reading/diameter@micInch thou | 801 | ? 801.0 thou | 8.010 mm
+reading/depth@micInch thou | 1103 | ? 1103.0 thou | 11.030 mm
+reading/diameter@micInch thou | 99999 | ! tooLong
 limits thou | zero to 3 | = 0–3 thou
 limits thou | nought to 3 | = 0–3 thou
 limits thou | not more than 5 | = max 5 thou

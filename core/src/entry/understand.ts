@@ -77,6 +77,7 @@ function soundly<Result>(make: () => Result): Result | null {
   }
 }
 
+const NOT_AS_IT_STANDS = 'As it stands it is not what such a thing can be: which was meant?';
 const ONE_APART = 'One stands far from the others: a slip?';
 /** So many slips are asked about, and what was typed. */
 const MOST_SLIPS = 3;
@@ -93,7 +94,16 @@ interface Heard<Value> {
 
 function decide<Field extends EntryField>(shapes: readonly Shape<Values[Field]>[], question: Decided<Field>): Understood<Values[Field]> {
   const range = plainRange(question.quantity);
-  const ways = shapes.flatMap((shape) => waysIn(shape, measuresFor(shape, question)));
+  const inAny = (measures: (shape: Shape<Values[Field]>) => readonly Measure[]): Heard<Values[Field]>[] =>
+    shapes.flatMap((shape) => measures(shape).flatMap((measure) => soundly(() => waysIn(shape, [measure])) ?? []));
+  const elsewise = (): Heard<Values[Field]>[] => distinct(inAny(() => ALL).filter((way) => isPlausible(way, range, question)));
+  const ways = inAny((shape) => measuresFor(shape, question));
+  if (ways.length === 0) {
+    // it cannot be at all in the unit it would be heard in: 801 at an inch micrometer
+    const others = elsewise();
+    if (others.length > 0) return ask(others, NOT_AS_IT_STANDS);
+    for (const shape of shapes) waysIn(shape, measuresFor(shape, question));
+  }
   const sound = ways.filter(({ lengths }) => lengths.every(Number.isFinite));
   if (sound.length === 0) return { kind: 'refused', code: 'notAGauge', message: 'Wire gauge numbers here run from 0 to 36, whole numbers only.' };
   const settled = shapes.length === 1 && isSettled(shapes[0]?.figures ?? []);
@@ -110,17 +120,9 @@ function decide<Field extends EntryField>(shapes: readonly Shape<Values[Field]>[
   // one figure among several that is off by a factor, and all of it is out for that
   const [apart] = sound.map((way) => amongNeighbours(way)).filter((meanings) => meanings.length > 0);
   if (apart && sound[0]) return { kind: 'ask', meanings: [...apart, asTyped(sound[0].meaning)], why: ONE_APART };
-  const others = distinct(
-    shapes
-      .flatMap((shape) => ALL.flatMap((measure) => soundly(() => waysIn(shape, [measure])) ?? []))
-      .filter((way) => isPlausible(way, range, question)),
-  );
+  const others = elsewise();
   const [typed] = sound;
-  if (others.length > 0 && typed)
-    return ask(
-      [...others.slice(0, MOST_SLIPS), { ...typed, meaning: asTyped(typed.meaning) }],
-      'As it stands it is not what such a thing can be: which was meant?',
-    );
+  if (others.length > 0 && typed) return ask([...others.slice(0, MOST_SLIPS), { ...typed, meaning: asTyped(typed.meaning) }], NOT_AS_IT_STANDS);
   return ask(
     distinct(sound).map((way) => ({ ...way, meaning: asTyped(way.meaning) })),
     'That is not what such a thing can be: mend it, or keep it as typed.',
