@@ -23,7 +23,7 @@ import {
   type QuantityLimits,
   type QuantityRead,
   quantityUnitWord,
-  readEntry,
+  readingOf,
   readQuantity,
   readQuantityLimits,
   ReckoningError,
@@ -32,6 +32,7 @@ import {
   type SumTerm,
   tidy,
   twoSystems,
+  understand,
   UNITS,
 } from '@elder-cog/core';
 
@@ -74,7 +75,7 @@ export function reckon(text: string, lots: readonly Lot[]): Reckoner {
   const isAdded = !isReading && isSum(clean);
   try {
     if (isAdded) return limitsAlone(clean) ?? { answer: sumAnswer(clean, lots), choices: [] };
-    if (isReading) return { answer: readingAnswer(clean, lots), choices: [] };
+    if (isReading) return readingAnswer(clean, lots);
     const read = readQuantity(clean);
     return { answer: quantityAnswer(read, text.trim(), lots), choices: (read.meanings ?? []).map((m) => sayMeaning(m)) };
   } catch (error) {
@@ -152,14 +153,23 @@ function limitsOr(clean: string, error: ReckoningError): Reckoner {
 }
 
 /** A dial or feelers as it is read in the strip: thou, since no instrument is named here. */
-function readingAnswer(clean: string, lots: readonly Lot[]): Reckoned {
+function readingAnswer(clean: string, lots: readonly Lot[]): Reckoner {
   const isDial = /[<>]/.test(clean);
-  const read = readEntry(clean, isDial ? INSTRUMENTS.dialThou : INSTRUMENTS.feelersThou);
-  const { kind, value } = read.reading;
+  const instrument = isDial ? INSTRUMENTS.dialThou : INSTRUMENTS.feelersThou;
+  const found = understand(clean, { field: 'reading', bare: 'thou', instrument });
+  if (found.kind === 'refused') return { answer: null, choices: [], refusal: found.message };
+  if (found.kind === 'ask') return { answer: null, choices: LENGTHS.map((unit) => `${clean} ${unit}`), refusal: found.why };
+  const {
+    reading: { kind, value },
+    notes,
+  } = readingOf(found.value, instrument);
   return {
-    ...lengthAnswer(value, 'thou', lots),
-    readAs: `${BOUND[kind]}${describeLength(value, 'thou')}`,
-    notes: isDial ? [...read.notes, `on a dial of hundredths: ${describeLength(nanometres((value / NM_PER.thou) * 10_000), 'mm', 2)}`] : read.notes,
+    choices: [],
+    answer: {
+      ...lengthAnswer(value, 'thou', lots),
+      readAs: `${BOUND[kind]}${describeLength(value, 'thou')}`,
+      notes: isDial ? [...notes, `on a dial of hundredths: ${describeLength(nanometres((value / NM_PER.thou) * 10_000), 'mm', 2)}`] : notes,
+    },
   };
 }
 
