@@ -95,14 +95,14 @@ interface Heard<Value> {
 function decide<Field extends EntryField>(shapes: readonly Shape<Values[Field]>[], question: Decided<Field>): Understood<Values[Field]> {
   const range = plainRange(question.quantity);
   const inAny = (measures: (shape: Shape<Values[Field]>) => readonly Measure[]): Heard<Values[Field]>[] =>
-    shapes.flatMap((shape) => measures(shape).flatMap((measure) => soundly(() => waysIn(shape, [measure])) ?? []));
+    shapes.flatMap((shape) => measures(shape).flatMap((measure) => soundly(() => wayIn(shape, measure)) ?? []));
   const elsewise = (): Heard<Values[Field]>[] => distinct(inAny(() => ALL).filter((way) => isPlausible(way, range, question)));
   const ways = inAny((shape) => measuresFor(shape, question));
   if (ways.length === 0) {
     // it cannot be at all in the unit it would be heard in: 801 at an inch micrometer
     const others = elsewise();
     if (others.length > 0) return ask(others, NOT_AS_IT_STANDS);
-    for (const shape of shapes) waysIn(shape, measuresFor(shape, question));
+    for (const shape of shapes) for (const measure of measuresFor(shape, question)) wayIn(shape, measure);
   }
   const sound = ways.filter(({ lengths }) => lengths.every(Number.isFinite));
   if (sound.length === 0) return { kind: 'refused', code: 'notAGauge', message: 'Wire gauge numbers here run from 0 to 36, whole numbers only.' };
@@ -146,15 +146,12 @@ function measuresFor<Field extends EntryField>(
   return instrument ? heardAt(telling, instrument, quantity) : heard(telling, { bare, quantity });
 }
 
-/** The entry heard in each of some measures; figures whose unit was written keep theirs. */
-function waysIn<Value>(shape: Shape<Value>, measures: readonly Measure[]): Heard<Value>[] {
-  return measures.map((measure) => {
-    const measureOf = (figure: Figure): Measure => (figure.settled?.length === 1 ? (figure.settled[0] ?? measure) : measure);
-    const heardAs = shape.figures.map(measureOf);
-    const lengths = shape.figures.map((figure, i) => inMeasure(figure, heardAs[i] ?? measure));
-    const { unit } = heardAs.at(-1) ?? measure;
-    return { meaning: meaningOf(shape, lengths, unit, heardAs), lengths, measures: heardAs, shape };
-  });
+/** The entry heard in one measure; figures whose unit was written keep theirs. */
+function wayIn<Value>(shape: Shape<Value>, measure: Measure): Heard<Value> {
+  const heardAs = shape.figures.map((figure) => (figure.settled?.length === 1 ? (figure.settled[0] ?? measure) : measure));
+  const lengths = shape.figures.map((figure, i) => inMeasure(figure, heardAs[i] ?? measure));
+  const { unit } = heardAs.at(-1) ?? measure;
+  return { meaning: meaningOf(shape, lengths, unit, heardAs), lengths, measures: heardAs, shape };
 }
 
 function meaningOf<Value>(shape: Shape<Value>, lengths: readonly number[], unit: LengthUnit, measures: readonly Measure[]): Meaning<Value> {
