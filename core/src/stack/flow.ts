@@ -1,3 +1,5 @@
+import { joining } from './joining.ts';
+
 /** One resistance between two places. */
 export interface Resistance {
   readonly a: string;
@@ -14,12 +16,8 @@ export interface Resistance {
  *   (of two side by side, of 1 and 3: ¾ and ¼)
  */
 export function flowBetween<Of extends Resistance>(links: readonly Of[], from: string, to: string): (readonly [Of, number])[] {
-  const joined = new Map<string, string>();
-  const nodeOf = (place: string): string => {
-    const next = joined.get(place);
-    return next === undefined ? place : nodeOf(next);
-  };
-  for (const { a, b, resistance } of links) if (resistance === 0 && nodeOf(a) !== nodeOf(b)) joined.set(nodeOf(a), nodeOf(b));
+  const { placeOf: nodeOf, join } = joining();
+  for (const { a, b, resistance } of links) if (resistance === 0) join(a, b);
   const live = links.filter(({ a, b, resistance }) => resistance > 0 && nodeOf(a) !== nodeOf(b));
   const reached = reachedFrom(
     nodeOf(from),

@@ -121,11 +121,15 @@ function edgesOf(graph: FaceGraph): Map<string, Edge[]> {
   return edges;
 }
 
-export interface Contradiction {
-  readonly face: string;
+/** Two ways round that do not agree, each by the names of what was measured on it. */
+export interface TwoWays {
   readonly one: readonly string[];
   readonly other: readonly string[];
   readonly difference: Length;
+}
+
+export interface Contradiction extends TwoWays {
+  readonly face: string;
 }
 
 /**

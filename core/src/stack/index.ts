@@ -3,7 +3,17 @@ export * from './coverGapMethod.ts';
 export * from './coverShim.ts';
 export * from './forecastGap.ts';
 export * from './gapUnderSpacer.ts';
-export { cupSideOf, facePositions, turnRound, type Contact, type Contradiction, type FaceGraph, type LengthFeature, type Part } from './graph.ts';
+export {
+  cupSideOf,
+  facePositions,
+  turnRound,
+  type Contact,
+  type Contradiction,
+  type FaceGraph,
+  type LengthFeature,
+  type Part,
+  type TwoWays,
+} from './graph.ts';
 export * from './packWindow.ts';
 export { requiredPack, requiredPackSum, type PackQuestion } from './requiredPack.ts';
 export * from './senses.ts';

@@ -1,6 +1,7 @@
 import { nanometres, type Length } from '../quantity/index.ts';
-import { type Contact, cupSideOf, type FaceGraph, isBearing, lieOf, turnedFace } from './graph.ts';
+import { type Contact, cupSideOf, type FaceGraph, isBearing, lieOf, turnedFace, type TwoWays } from './graph.ts';
 import { flowBetween } from './flow.ts';
+import { joining } from './joining.ts';
 import type { Arrangement } from './senses.ts';
 import type { Sense } from './stackGap.ts';
 
@@ -27,13 +28,6 @@ export interface GapTerm {
   readonly value: Length;
   /** one standard uncertainty, nm; 0 where none is known */
   readonly u: number;
-}
-
-/** Two ways round that do not agree, each by the names of what was measured on it. */
-export interface TwoWays {
-  readonly one: readonly string[];
-  readonly other: readonly string[];
-  readonly difference: Length;
 }
 
 /** constant + Σ coefficient · thickness of its slot. */
@@ -141,11 +135,7 @@ interface Network {
 
 function networkOf(graph: FaceGraph, isSlot: ReadonlySet<string>): Network {
   const isTurned = new Set(graph.parts.filter((p) => p.turned).map((p) => p.id));
-  const meets = new Map<string, string>();
-  const placeOf = (face: string): string => {
-    const next = meets.get(face);
-    return next === undefined ? face : placeOf(next);
-  };
+  const { placeOf, join } = joining();
   const standing: Link[] = [];
   for (const contact of graph.contacts) {
     if (contact.kind === 'open') continue;
@@ -157,7 +147,7 @@ function networkOf(graph: FaceGraph, isSlot: ReadonlySet<string>): Network {
     // what lies clamped between two faces keeps them apart
     if (contact.stand !== undefined)
       standing.push({ ...standOf(graph, contact, isSlot), label: contact.name ?? 'between the faces', from: a, to: b, sign: 1, cup: null });
-    else if (placeOf(a) !== placeOf(b)) meets.set(placeOf(a), placeOf(b));
+    else join(a, b);
   }
   const links: Link[] = [
     ...graph.lengths.map(({ id, part, name, from, to, length, u, by }): Link => ({

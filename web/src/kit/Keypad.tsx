@@ -1,5 +1,6 @@
 import { Delete } from 'lucide-react';
 import { useEffect, useState, type JSX } from 'react';
+import { showCurrentRow } from './currentRow.ts';
 import { useNarrow } from './useMedia.ts';
 
 const KEYS = [
@@ -77,7 +78,7 @@ export function KeypadFoot(): JSX.Element | null {
     if (open) {
       field.scrollIntoView({ block: 'nearest' });
       // what is written to stays in sight above the keys
-      document.querySelector('tr[aria-current="true"]')?.scrollIntoView({ block: 'nearest' });
+      showCurrentRow();
     }
     return () => document.documentElement.classList.remove('keypad-open');
   }, [open, field]);

@@ -4,6 +4,7 @@ import { useCallback, useMemo, useState, type JSX } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useKeys } from '../../app/keyboard.ts';
 import { Chip, Quiet } from '../../kit/controls.tsx';
+import { showCurrentRow } from '../../kit/currentRow.ts';
 import { download } from '../../kit/download.ts';
 import { bookOf, useJob, whereIn, type Book } from '../../state/job.ts';
 import { rowsToCsv } from '../../state/rowsCsv.ts';
@@ -79,7 +80,7 @@ export default function WearBook(): JSX.Element {
     const next = rows.slice(rows.findIndex((f) => f === current) + 1).find((f) => f.now === null && f.bound === null);
     setChosen((next ?? current)?.station.id ?? null);
     requestAnimationFrame(() => {
-      document.querySelector('tr[aria-current="true"]')?.scrollIntoView({ block: 'nearest' });
+      showCurrentRow();
       document.getElementById('entry')?.focus();
     });
   };
