@@ -24,7 +24,7 @@ export function bigJob({ readings: howMany = 10_000, builds: over = 200 } = {}):
   for (let b = 0; b < over; b++) {
     const shaft = shafts[b % shafts.length];
     const gap = gaps[b % gaps.length];
-    const slot = shaft?.slots.find((s) => s.kind === 'adjuster');
+    const slot = shaft?.places.find((p) => p.takes === 'leaves');
     const id = newId();
     const time = b * 100;
     const leaves = [{ lotId: null, thickness: thou(8 + (b % 5)), written: String(8 + (b % 5)), unit: 'thou' as const, count: 1 }];
@@ -38,7 +38,7 @@ export function bigJob({ readings: howMany = 10_000, builds: over = 200 } = {}):
       label: '',
       feel: [],
       note: '',
-      fits: [{ id: newId(), slotId: slot?.id ?? '', leaves, state: null }],
+      fits: [{ id: newId(), placeId: slot?.id ?? '', leaves, state: null }],
     });
     for (let r = 0; r < howMany / over; r++)
       readings.push({
@@ -66,9 +66,9 @@ export function bigJob({ readings: howMany = 10_000, builds: over = 200 } = {}):
     assemblies: [{ id: assemblyId, revision: 1, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false }],
     shafts: shafts.map((s) => ({ ...s.shaft, revision: 1 })),
     parts: shafts.flatMap((s) => s.parts.map((p) => ({ ...p, revision: 1 }))),
-    features: shafts.flatMap((s) => s.features.map((f) => ({ ...f, revision: 1, size: null }))),
-    contacts: shafts.flatMap((s) => s.contacts),
-    slots: shafts.flatMap((s) => s.slots),
+    places: shafts.flatMap((s) => s.places.map((p) => ({ ...p, revision: 1 }))),
+    features: shafts.flatMap((s) => s.features.map((f) => ({ ...f, revision: 1 }))),
+    contacts: shafts.flatMap((s) => s.contacts.map((c) => ({ ...c, revision: 1 }))),
     stations,
     limits: gaps.map((gap) => ({
       id: newId(),

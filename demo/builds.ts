@@ -24,9 +24,9 @@ interface Trial {
 export function tried({ shaft, assemblyId, when, stage, pack, bolts, gasket, feel = [], reads = [], as }: Trial): void {
   const id = newId();
   const fits = [
-    ...(pack ? [{ id: newId(), slotId: slotOf(shaft, 'pack'), leaves: pack.map((p) => lotOf(p)), state: null }] : []),
-    ...(bolts ? [{ id: newId(), slotId: slotOf(shaft, 'cover.bolts'), leaves: [], state: bolts }] : []),
-    ...(gasket ? [{ id: newId(), slotId: slotOf(shaft, 'cover.gasket'), leaves: [], state: gasket }] : []),
+    ...(pack ? [{ id: newId(), placeId: slotOf(shaft, 'pack'), leaves: pack.map((p) => lotOf(p)), state: null }] : []),
+    ...(bolts ? [{ id: newId(), placeId: slotOf(shaft, 'cover.bolts'), leaves: [], state: bolts }] : []),
+    ...(gasket ? [{ id: newId(), placeId: slotOf(shaft, 'cover.gasket'), leaves: [], state: gasket }] : []),
   ];
   builds.push({
     id,

@@ -44,11 +44,12 @@ export const output = newShaft({
 });
 export const shafts = [input, idler, second, output];
 
-export const sizes: Readonly<Record<string, number>> = {
-  'shaft.shoulderIn-shoulderOut': 118.42,
-  bearingIn: 16.25,
-  bearingOut: 17.75,
-  'casing.seat-face': 161.9,
+/** Sizes of the input shaft's parts, as they were read. */
+export const sizes: Readonly<Record<string, string>> = {
+  'shaft.shoulderIn-shoulderOut': '118.42',
+  bearingIn: '16.25',
+  bearingOut: '17.75',
+  'casing.seat-face': '161.90',
 };
 export const stations = shafts.flatMap((s) => s.stations.map((row) => ({ ...row, revision: 1 }) as Station));
 export const stationOf = (shaft: (typeof shafts)[number], role: string): Station => {
@@ -56,7 +57,7 @@ export const stationOf = (shaft: (typeof shafts)[number], role: string): Station
   if (!found) throw new Error(role);
   return found;
 };
-export const slotOf = (shaft: (typeof shafts)[number], role: string): string => shaft.slots.find((s) => s.role === role)?.id ?? '';
+export const slotOf = (shaft: (typeof shafts)[number], role: string): string => shaft.places.find((p) => p.role === role)?.id ?? '';
 export const float = stationOf(input, 'gap.float');
 export const idlerFloat = stationOf(idler, 'gap.float');
 export const gearFloat = stationOf(second, 'gap.float');
@@ -64,7 +65,7 @@ for (const station of [float, idlerFloat, gearFloat]) Object.assign(station, { m
 Object.assign(gearFloat, { method: 'feelers', instrument: INSTRUMENTS.feelersMm });
 
 export const [boreId, journalId, pairId] = [newId(), newId(), newId()];
-export const pairBase = { ...float, shaftId: idler.shaft.id, contactRole: null, method: 'size' as const, role: '', boreId: null, journalId: null };
+export const pairBase = { ...float, shaftId: idler.shaft.id, reads: null, method: 'size' as const, role: '', boreId: null, journalId: null };
 stations.push(
   {
     ...pairBase,

@@ -12,7 +12,7 @@ import { keepPhoto, zipped } from '@elder-cog/server';
 import { stateText } from './stateText.ts';
 import { newId, at } from './ids.ts';
 import { lots } from './drawer.ts';
-import { jobId, transferBox, gearbox, input, output, shafts, sizes, stations, stationOf, gearFloat, boreId, journalId, pairId } from './machine.ts';
+import { jobId, transferBox, gearbox, output, shafts, stations, stationOf, gearFloat, boreId, journalId, pairId } from './machine.ts';
 import { limit, pageLimits, specs } from './sheet.ts';
 import { builds, readings } from './builds.ts';
 import { bearer, spigot, rearPair, washerFront, washerRear, spring, needles, gearPlay } from './rows.ts';
@@ -38,11 +38,9 @@ const facts: JobFacts = {
   ],
   shafts: shafts.map((s) => ({ ...s.shaft, revision: 1 })),
   parts: shafts.flatMap((s) => s.parts.map((p) => ({ ...p, revision: 1 }))),
-  features: shafts.flatMap((s) =>
-    s.features.map((f) => ({ ...f, revision: 1, size: s === input && sizes[f.role] !== undefined ? mm(sizes[f.role] ?? 0) : null })),
-  ),
-  contacts: shafts.flatMap((s) => s.contacts),
-  slots: shafts.flatMap((s) => s.slots),
+  places: shafts.flatMap((s) => s.places.map((p) => ({ ...p, revision: 1 }))),
+  features: shafts.flatMap((s) => s.features.map((f) => ({ ...f, revision: 1 }))),
+  contacts: shafts.flatMap((s) => s.contacts.map((c) => ({ ...c, revision: 1 }))),
   stations,
   limits: [
     ...pageLimits.map(([spec, inUse]) => ({

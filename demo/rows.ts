@@ -1,8 +1,8 @@
 /** What was measured by part. */
-import { newRow, type Station, withUnderstood } from '@elder-cog/contract';
+import { newLink, newRow, type Station, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, thou, type FeatureKindName, type Instrument, type Length } from '@elder-cog/core';
 import { newId, at } from './ids.ts';
-import { idler, stations, boreId, journalId } from './machine.ts';
+import { idler, input, sizes, stations, boreId, journalId } from './machine.ts';
 import { readings } from './builds.ts';
 
 // the idler pin and its bush, mic'd at three places
@@ -63,3 +63,21 @@ export const bySize = (station: Station, place: string, text: string, minutes: n
 });
 bySize(spring, '', '30.1 30.2', 48);
 bySize(gearPlay, '', '9½ 10 thou', 50);
+
+// the parts of the input shaft, across the vice
+for (const feature of input.features) {
+  const size = sizes[feature.role];
+  if (size === undefined) continue;
+  const link: Station = { ...newLink(input.shaft.id, feature, newId), revision: 1, instrument: INSTRUMENTS.caliperMm };
+  stations.push(link);
+  readings.push({
+    id: newId(),
+    stationId: link.id,
+    buildId: null,
+    who: 'J. T.',
+    takenAt: at(5, '18:00'),
+    supersedes: null,
+    keptAs: { value: null, words: `${size} mm` },
+    raw: withUnderstood({ method: 'size', text: `${size} mm`, instrument: INSTRUMENTS.caliperMm, restsOn: [] }),
+  });
+}

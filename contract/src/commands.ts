@@ -19,9 +19,9 @@ import {
   openItem,
   part,
   photo,
+  place,
   reading,
   shaft,
-  slot,
   soundSpec,
   spec,
   specRow,
@@ -43,9 +43,9 @@ const saw = id.nullable().optional();
 const wholeShaft = {
   shaft: shaft.omit(fresh),
   parts: z.array(part.omit(fresh)).max(60),
+  places: z.array(place.omit(fresh)).max(60),
   features: z.array(feature.omit(fresh)).max(120),
-  contacts: z.array(contact.omit({ gone: true })).max(120),
-  slots: z.array(slot.omit({ gone: true })).max(30),
+  contacts: z.array(contact.omit(fresh)).max(120),
   stations: z.array(station.omit(freshRow)).max(60),
 };
 export const change = z.discriminatedUnion('kind', [
@@ -117,8 +117,8 @@ export const change = z.discriminatedUnion('kind', [
     method: method.nullable(),
     instrument: instrument.nullable(),
   }),
-  z.object({ kind: z.literal('feature.size'), id, revision: z.int(), size: lengthNm.nullable() }),
-  z.object({ kind: z.literal('part.turn'), id, revision: z.int(), turned: z.boolean() }),
+  /** which way round what sits in a place is drawn */
+  z.object({ kind: z.literal('place.turn'), id, revision: z.int(), turned: z.boolean() }),
   z.object({ kind: z.literal('limit.set'), limit: limit.omit(fresh) }),
   /** of several limits of one station, this is the one judged by */
   z.object({ kind: z.literal('limit.use'), id, revision: z.int() }),

@@ -1,11 +1,11 @@
 /** The version of the facts, as they stand in a file and cross the wire. */
-export const FILE_VERSION = 6;
+export const FILE_VERSION = 7;
 
-/** The state of a slot whose pack is in, and nobody has measured it. */
+/** The state of a place whose pack is in, and nobody has measured it. */
 export const NOT_MEASURED = 'not measured';
 
 /** Counted up whenever the shape of a reply changes: a test holds the two together. */
-export const WIRE = 4;
+export const WIRE = 5;
 /** What every reply says of its shape: a page that was built for another is to be loaded again. */
 export const SHAPES = `${FILE_VERSION}.${WIRE}`;
 export const SHAPES_HEADER = 'x-elder-cog-shapes';

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from '@jest/globals';
 import { z } from 'zod';
-import { shaftModel, TEMPLATES, type Contact, type TemplateName } from '@elder-cog/core';
+import { TEMPLATES, type TemplateName } from '@elder-cog/core';
 import {
   change,
   command,
@@ -38,38 +38,26 @@ describe('a ready shaft as a command', () => {
   it.each(every)('$template with its shim $place is one the server takes', ({ template, place }) =>
     expect(change.safeParse(shaftOf(template, place)).error).toBeUndefined(),
   );
-  it.each(every)('$template, $place: every face a length or a contact names belongs to one of its parts', ({ template, place }) => {
-    const { parts, features, contacts } = shaftOf(template, place);
-    const faces = new Set(parts.flatMap((p) => p.faces));
+  it.each(every)('$template, $place: every face a length or a contact names belongs to one of its places', ({ template, place }) => {
+    const { places, features, contacts } = shaftOf(template, place);
+    const faces = new Set(places.flatMap((p) => p.faces.map((face) => face.id)));
     expect(features.flatMap((f) => [f.fromFace, f.toFace]).filter((face) => !faces.has(face))).toEqual([]);
     expect(contacts.flatMap((c) => [c.a, c.b]).filter((face) => !faces.has(face))).toEqual([]);
   });
-  it.each(every)('$template, $place: one gap, one place for shims, and that place touches that gap', ({ template, place }) => {
-    const { parts, features, contacts, slots, stations } = shaftOf(template, place);
-    expect(stations.filter((s) => s.subject === 'gap')).toHaveLength(1);
-    const [adjuster] = slots.filter((s) => s.kind === 'adjuster');
-    const pack = parts.find((p) => p.role === adjuster?.partRole);
-    const graph = {
-      parts: parts.map((p) => ({ id: p.role, name: p.name, kind: p.kind, turned: false, faces: p.faces })),
-      lengths: [
-        ...features
-          .filter((f) => f.partRole !== null)
-          .map((f) => ({ id: f.role, part: f.partRole ?? '', name: f.name, from: f.fromFace, to: f.toFace, length: null })),
-        { id: 'pack.in-out', part: 'pack', name: 'pack', from: pack?.faces[0] ?? '', to: pack?.faces[1] ?? '', length: null },
-      ],
-      contacts: contacts.map((c): Contact => ({ id: c.role, a: c.a, b: c.b, kind: c.kind })),
-    };
-    const { gaps } = shaftModel(graph, [{ id: 'pack', length: 'pack.in-out' }]);
-    expect(gaps).toMatchObject([{ contact: 'float', coefficients: { pack: expect.any(Number) } }]);
-    expect(gaps[0]?.coefficients['pack']).not.toBe(0);
+  it.each(every)('$template, $place: one gap, one place for shims, and whatever else sits in a place is a part of the box', ({ template, place }) => {
+    const { shaft, parts, places, stations } = shaftOf(template, place);
+    expect(stations.filter((s) => s.subject === 'gap')).toMatchObject([{ reads: { what: 'gap', contacts: [expect.any(String)] } }]);
+    expect(places.filter((p) => p.takes === 'leaves')).toMatchObject([{ sits: place, partId: null }]);
+    expect(places.flatMap((p) => p.partId ?? []).sort()).toEqual(parts.map((p) => p.id).sort());
+    expect(new Set(parts.map((p) => p.assemblyId))).toEqual(new Set([shaft.assemblyId]));
   });
   it('has a gasket to ask about only where there is one', () => {
-    expect(shaftOf('taperPair', 'underCover', true).slots.map((s) => s.kind)).toContain('gasket');
-    expect(shaftOf('taperPair', 'underCover').slots.map((s) => s.kind)).not.toContain('gasket');
+    expect(shaftOf('taperPair', 'underCover', true).places.map((p) => p.takes)).toContain('gasket');
+    expect(shaftOf('taperPair', 'underCover').places.map((p) => p.takes)).not.toContain('gasket');
   });
   it('comes under fresh ids each time', () => {
     const ids = (s: ReturnType<typeof shaftOf>): string[] =>
-      [...s.parts, ...s.features, ...s.contacts, ...s.slots, ...s.stations].map((row) => row.id);
+      [...s.parts, ...s.places, ...s.places.flatMap((p) => p.faces), ...s.features, ...s.contacts, ...s.stations].map((row) => row.id);
     const [one, other] = [ids(shaftOf('taperPair', 'underCover')), ids(shaftOf('taperPair', 'underCover'))];
     expect(new Set([...one, ...other]).size).toBe(one.length + other.length);
   });

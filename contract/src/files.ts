@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FILE_VERSION } from './constants.ts';
 import { id, jobFacts, lot, time, who, type JobFacts } from './facts/index.ts';
+import { lastWrittenIn, placedJob, upgradeEntry } from './toPlaces.ts';
 import { understoodIn } from './understoodThen.ts';
 
 /** More than a workshop writes in a thousand years. */
@@ -125,6 +126,22 @@ function fromFour(file: Rows): Rows {
 /** From version 5: whatever was measured hung on a shaft; since then it may hang on its box alone. */
 const fromFive = (file: Rows): Rows => ({ ...file, version: 6 });
 
+/** From version 6: a shaft was parts with faces of their own; since then it is places, faces and contacts, and a size is read. */
+function fromSix(file: Rows): Rows {
+  const journal = rows(file.journal);
+  const lastWritten = lastWrittenIn(journal as { who: unknown; at: unknown; effects: unknown }[]);
+  const entries: Rows[] = [];
+  const upgraded = (facts: Rows): Rows => {
+    const { facts: placed, effects: written } = placedJob(facts, lastWritten);
+    const id = (facts.job as Rows | undefined)?.id;
+    const seq = journal.reduce((most, entry) => Math.max(most, Number(entry.seq)), 0) + entries.length + 1;
+    if (journal.length > 0 && typeof id === 'string') entries.push(upgradeEntry(id, seq, String(file.madeAt), written));
+    return placed;
+  };
+  const jobs = upgradeJobs(file, upgraded);
+  return { ...jobs, ...(Array.isArray(file.journal) ? { journal: [...(file.journal as unknown[]), ...entries] } : {}), version: 7 };
+}
+
 /**
  * A file of any version this program has ever written, as the newest. What is not such a file comes back as it is, for the schema to
  * say what is wrong with it.
@@ -137,5 +154,6 @@ export function upgradeFile(raw: unknown): unknown {
   const third = second.version === 2 ? fromTwo(second) : second;
   const fourth = third.version === 3 ? fromThree(third) : third;
   const fifth = fourth.version === 4 ? fromFour(fourth) : fourth;
-  return fifth.version === 5 ? fromFive(fifth) : fifth;
+  const sixth = fifth.version === 5 ? fromFive(fifth) : fifth;
+  return sixth.version === 6 ? fromSix(sixth) : sixth;
 }

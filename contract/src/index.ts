@@ -11,4 +11,5 @@ export * from './references.ts';
 export * from './replies.ts';
 export * from './newStrip.ts';
 export * from './tables.ts';
+export * from './toPlaces.ts';
 export * from './understoodThen.ts';

@@ -1,11 +1,11 @@
 import { FEATURES, type FeatureKindName, type Length } from '@elder-cog/core';
-import type { Station } from './facts/index.ts';
+import type { Feature, Station } from './facts/index.ts';
 
 export type NewStation = Omit<Station, 'revision'>;
 
 const BASE = {
   quantity: 'length',
-  contactRole: null,
+  reads: null,
   boreId: null,
   journalId: null,
   newSize: null,
@@ -43,6 +43,24 @@ export function newRow({ of, kind, name, unit, position, newSize = null, newId }
     instrument: FEATURES[kind].instrument[unit],
   };
 }
+
+/** After all else that is read of a shaft. */
+const FIRST_LINK = 1000;
+
+/** A size of a part as it stands in a stack, to be read. */
+export const newLink = (shaftId: string, feature: Pick<Feature, 'id' | 'role' | 'name'>, newId: () => string): NewStation => ({
+  ...BASE,
+  id: newId(),
+  shaftId,
+  subject: 'link',
+  moreIs: 'loose',
+  role: `link.${feature.role}`.slice(0, 80),
+  name: feature.name,
+  position: FIRST_LINK,
+  reads: { what: 'feature', feature: feature.id },
+  method: 'size',
+  instrument: null,
+});
 
 /** A bush, the journal that runs in it, and the clearance between. */
 export function newPair({ of, name, unit, position, newId }: Omit<RowQuestion, 'kind' | 'newSize'>): readonly [NewStation, NewStation, NewStation] {

@@ -9,4 +9,6 @@ export const OLD_FILES = [
   'job-v4.json',
   'workshop-v5.json',
   'job-v5.json',
+  'workshop-v6.json',
+  'job-v6.json',
 ] as const;

@@ -31,13 +31,16 @@ const leafFigures = (leaves: readonly Pick<FitLeaf, 'thickness' | 'count'>[], at
   ['pack', at, leaves.reduce((sum, leaf) => sum + leaf.thickness * leaf.count, 0)],
 ];
 
-const SIZED: ReadonlySet<string> = new Set(FEATURE_KINDS);
+const SIZED: ReadonlySet<string> = new Set([...FEATURE_KINDS, 'link']);
 /** What a station's figures are: a size of a part, or a gap between two. */
 export const figureOf = (subject: string): FigureKind => (SIZED.has(subject) ? 'size' : 'gap');
 
 /** The figures of a row, by table. Lines of a manual's page may hold anything that is printed; they are checked when they become limits. */
 const FIGURES: { readonly [T in TableName]?: (row: RowOf[T], subject: string) => readonly Figure[] } = {
-  feature: (r) => [['size', ['size'], r.size]],
+  feature: (r) => [
+    ['size', ['nominal'], r.nominal],
+    ['size', ['proportion'], r.proportion],
+  ],
   station: (r) => [
     ['size', ['newSize'], r.newSize],
     [figureOf(r.subject), ['aim', 'value'], r.aim.value],

@@ -22,7 +22,6 @@ export interface Reference {
 type Names<T extends TableName> = (row: RowOf[T]) => readonly (Reference | null)[];
 const to = (table: TableName, field: string | Path, id: string | null): Reference | null =>
   id === null ? null : { field: typeof field === 'string' ? [field] : field, to: table, id };
-const ofShaft = (row: { readonly shaftId: string }): (Reference | null)[] => [to('shaft', 'shaftId', row.shaftId)];
 
 /** Which rows a row of each table names: all of one job, but for leaves. */
 const NAMES: { readonly [T in TableName]: Names<T> } = {
@@ -30,13 +29,15 @@ const NAMES: { readonly [T in TableName]: Names<T> } = {
   lot: () => [],
   assembly: (r) => [to('job', 'jobId', r.jobId), to('assembly', 'mirrorOf', r.mirrorOf)],
   shaft: (r) => [to('assembly', 'assemblyId', r.assemblyId)],
-  part: ofShaft,
-  feature: ofShaft,
-  contact: ofShaft,
-  slot: ofShaft,
+  part: (r) => [to('assembly', 'assemblyId', r.assemblyId)],
+  place: (r) => [to('shaft', 'shaftId', r.shaftId), to('part', 'partId', r.partId)],
+  feature: (r) => [to('part', 'partId', r.partId)],
+  contact: (r) => [to('shaft', 'shaftId', r.shaftId), to('feature', 'standId', r.standId), to('place', 'fastenerId', r.fastenerId)],
   station: (r) => [
     to('shaft', 'shaftId', r.shaftId),
     to('assembly', 'assemblyId', r.assemblyId ?? null),
+    ...(r.reads?.what === 'gap' ? r.reads.contacts.map((contact, i) => to('contact', ['reads', 'contacts', i], contact)) : []),
+    to('feature', ['reads', 'feature'], r.reads?.what === 'feature' ? r.reads.feature : null),
     to('station', 'boreId', r.boreId),
     to('station', 'journalId', r.journalId),
   ],
@@ -46,7 +47,8 @@ const NAMES: { readonly [T in TableName]: Names<T> } = {
     to('assembly', 'assemblyId', r.assemblyId),
     to('build', 'parentId', r.parentId),
     ...r.fits.flatMap((fit, i) => [
-      to('slot', ['fits', i, 'slotId'], fit.slotId),
+      to('place', ['fits', i, 'placeId'], fit.placeId),
+      to('part', ['fits', i, 'partId'], fit.partId ?? null),
       ...fit.leaves.map((leaf, j) => to('lot', ['fits', i, 'leaves', j, 'lotId'], leaf.lotId)),
     ]),
   ],
@@ -68,10 +70,8 @@ export const namedBy = <T extends TableName>(table: T, row: RowOf[T]): Reference
 export interface Known {
   /** the job a row belongs to; null where there is no such row, and '' for leaves, which belong to none */
   jobOf(table: TableName, id: string): string | null;
-  /** faces of the parts of a shaft */
-  faces(shaftId: string): ReadonlySet<string>;
-  /** roles of the parts, or of the contacts, of a shaft */
-  roles(table: 'part' | 'contact', shaftId: string): ReadonlySet<string>;
+  /** the shaft a face is of, and that shaft's job; null where there is no such face */
+  face(id: string): { readonly shaftId: string; readonly jobId: string } | null;
   /** what a row of the same table comes after, for those that stand in a line: a build's parent, what an entry takes the place of */
   before(table: TableName, id: string): string | null;
 }
@@ -95,33 +95,25 @@ const IN_LINE: { readonly [T in TableName]?: readonly [field: string, called: st
 };
 
 type Check = (ok: boolean, field: Path, found: unknown, wanted: string) => void;
+type Also<T extends TableName> = (row: RowOf[T], known: Known, check: Check, jobId: string) => void;
 
 /** Rules of one table beyond what it names. */
-const ALSO: { readonly [T in TableName]?: (row: RowOf[T], known: Known, check: Check) => void } = {
-  feature: (r, known, check) => {
+const ALSO: { readonly [T in TableName]?: Also<T> } = {
+  feature: (r, known, check, jobId) => {
     for (const field of ['fromFace', 'toFace'] as const)
-      check(known.faces(r.shaftId).has(r[field]), [field], r[field], 'a face of a part of this shaft');
-    check(r.partRole === null || known.roles('part', r.shaftId).has(r.partRole), ['partRole'], r.partRole, 'the role of a part of this shaft');
+      check(known.face(r[field])?.jobId === jobId, [field], r[field], 'a face of a place of this machine');
   },
   contact: (r, known, check) => {
-    for (const field of ['a', 'b'] as const) check(known.faces(r.shaftId).has(r[field]), [field], r[field], 'a face of a part of this shaft');
+    for (const field of ['a', 'b'] as const) check(known.face(r[field])?.shaftId === r.shaftId, [field], r[field], 'a face of a place of this shaft');
   },
-  slot: (r, known, check) =>
-    check(r.partRole === null || known.roles('part', r.shaftId).has(r.partRole), ['partRole'], r.partRole, 'the role of a part of this shaft'),
-  station: (r, known, check) => {
-    check((r.shaftId === null) !== (r.assemblyId === undefined), ['shaftId'], r.shaftId, 'a shaft, or a box, and not both');
-    check(
-      r.contactRole === null || (r.shaftId !== null && known.roles('contact', r.shaftId).has(r.contactRole)),
-      ['contactRole'],
-      r.contactRole,
-      'the role of a contact of this shaft',
-    );
-  },
+  place: (r, _known, check) => check(new Set(r.faces.map((f) => f.role)).size === r.faces.length, ['faces'], 'one face twice', 'each face once'),
+  station: (r, _known, check) =>
+    check((r.shaftId === null) !== (r.assemblyId === undefined), ['shaftId'], r.shaftId, 'a shaft, or a box, and not both'),
   limit: (r, _known, check) => {
     check(r.min !== null || r.max !== null || r.nominal !== undefined, [], 'no figure', 'a least, a greatest, both, or a single figure');
     check(r.min === null || r.max === null || r.min <= r.max, ['min'], r.min, `no more than ${r.max ?? ''}`);
   },
-  build: (r, _known, check) => check(new Set(r.fits.map((f) => f.slotId)).size === r.fits.length, ['fits'], 'one place twice', 'each place once'),
+  build: (r, _known, check) => check(new Set(r.fits.map((f) => f.placeId)).size === r.fits.length, ['fits'], 'one place twice', 'each place once'),
 };
 
 /**
@@ -140,7 +132,7 @@ export function rowProblems<T extends TableName>(table: T, row: RowOf[T], jobId:
     const isHere = named === 'lot' ? owner !== null : owner === jobId;
     check(isHere, field, id, named === 'job' ? `the id of the job ${where}` : `the id of ${CALLED[named]} ${where}`);
   }
-  ALSO[table]?.(row, known, check);
+  ALSO[table]?.(row, known, check, jobId);
   const line = IN_LINE[table];
   if (line && (row as unknown as Record<string, unknown>)[line[0]] !== null)
     check(!comesRound(table, row.id, known), [line[0]], known.before(table, row.id), `${line[1]}: this one comes round to itself`);
@@ -162,30 +154,27 @@ export const cameAfter = <T extends TableName>(table: T, row: RowOf[T]): string 
 /** What one job of a file, and its leaves, have in them to be named. */
 function knownIn(facts: JobFacts, lots: ReadonlySet<string>): Known {
   const ids = lazily((table: JobTable) => new Set(rowsIn(facts, table).map((row) => row.id)));
-  const grouped = <Row extends { readonly shaftId: string }>(rows: readonly Row[], of: (row: Row) => readonly string[]): Map<string, Set<string>> => {
-    const groups = new Map<string, Set<string>>();
-    for (const row of rows) groups.set(row.shaftId, new Set([...(groups.get(row.shaftId) ?? []), ...of(row)]));
-    return groups;
-  };
-  const faces = lazily((_: 'faces') => grouped(facts.parts, (part) => part.faces));
-  const roles = lazily((table: 'part' | 'contact') =>
-    grouped((table === 'part' ? facts.parts : facts.contacts) as readonly { readonly shaftId: string; readonly role: string }[], (row) => [row.role]),
+  const faces = lazily(
+    (_: 'faces') => new Map(facts.places.flatMap(({ shaftId, faces: of }) => of.map((face) => [face.id, { shaftId, jobId: facts.job.id }] as const))),
   );
   const before = lazily((table: JobTable) => new Map(isInLine(table) ? rowsIn(facts, table).map((row) => [row.id, cameAfter(table, row)]) : []));
-  const none: ReadonlySet<string> = new Set();
   return {
     jobOf: (table, id) => {
       if (table === 'job') return id === facts.job.id ? id : null;
       if (table === 'lot') return lots.has(id) ? '' : null;
       return ids(table).has(id) ? facts.job.id : null;
     },
-    faces: (shaftId) => faces('faces').get(shaftId) ?? none,
-    roles: (table, shaftId) => roles(table).get(shaftId) ?? none,
+    face: (id) => faces('faces').get(id) ?? null,
     before: (table, id) => (table === 'job' || table === 'lot' ? null : (before(table).get(id) ?? null)),
   };
 }
 
-const WITH_ROLES: ReadonlySet<JobTable> = new Set(['part', 'feature', 'contact', 'slot']);
+/** Tables whose rows have a role of their own, and what it is their own within. */
+const ROLE_WITHIN: ReadonlyMap<JobTable, 'shaftId' | 'partId'> = new Map([
+  ['place', 'shaftId'],
+  ['contact', 'shaftId'],
+  ['feature', 'partId'],
+]);
 
 /** A problem of one row of a job, by the table it is in. */
 export interface RowProblem extends FileProblem {
@@ -211,14 +200,14 @@ export function factsProblems(
   const found: RowProblem[] = [];
   for (const table of JOB_TABLES) {
     const roles = new Set<string>();
-    const hasRoles = WITH_ROLES.has(table);
+    const within = ROLE_WITHIN.get(table);
     rowsIn(facts, table).forEach((row, index) => {
-      if (!hasRoles && skip(row)) return;
+      if (within === undefined && skip(row)) return;
       const add = (problem: FileProblem): void => void found.push({ ...problem, table, id: row.id, index });
-      if (hasRoles) {
-        const { shaftId, role } = row as unknown as { shaftId: string; role: string };
-        const key = `${shaftId} ${role}`;
-        if (roles.has(key)) add({ path: [], found: key, wanted: 'a role used once on a shaft' });
+      if (within !== undefined && (row as { gone?: boolean }).gone !== true) {
+        const { role, ...of } = row as unknown as Record<'role' | 'shaftId' | 'partId', string>;
+        const key = `${of[within]} ${role}`;
+        if (roles.has(key)) add({ path: ['role'], found: role, wanted: `a role used once on a ${within === 'shaftId' ? 'shaft' : 'part'}` });
         roles.add(key);
       }
       rowProblems(table, row, facts.job.id, known, where).forEach(add);
@@ -246,6 +235,7 @@ export function fileProblems(file: AnyFile): FileProblem[] {
     const at: Path = file.format === 'elder-cog/job' ? ['job'] : ['jobs', n];
     once(facts.job.id, [...at, 'job']);
     for (const table of JOB_TABLES) rowsIn(facts, table).forEach((row, i) => once(row.id, [...at, FACTS_OF[table], i]));
+    facts.places.forEach((place, i) => place.faces.forEach((face, j) => once(face.id, [...at, 'places', i, 'faces', j])));
     facts.builds.forEach((build, i) => build.fits.forEach((fit, j) => once(fit.id, [...at, 'builds', i, 'fits', j])));
     for (const { table, index, path, found, wanted } of factsProblems(facts, lots))
       problems.push({ path: [...at, FACTS_OF[table], index, ...path], found, wanted });

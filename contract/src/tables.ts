@@ -14,9 +14,9 @@ import type {
   OpenItem,
   PartFact,
   Photo,
+  PlaceFact,
   ReadingFact,
   Shaft,
-  Slot,
   Spec,
   Station,
   StripEntry,
@@ -33,9 +33,9 @@ export interface RowOf {
   assembly: Assembly;
   shaft: Shaft;
   part: PartFact;
+  place: PlaceFact;
   feature: Feature;
   contact: ContactFact;
-  slot: Slot;
   station: Station;
   limit: Limit;
   spec: Spec;
@@ -60,9 +60,9 @@ export const FACTS_OF = {
   assembly: 'assemblies',
   shaft: 'shafts',
   part: 'parts',
+  place: 'places',
   feature: 'features',
   contact: 'contacts',
-  slot: 'slots',
   station: 'stations',
   spec: 'specs',
   limit: 'limits',
@@ -92,7 +92,7 @@ export const CALLED: { readonly [T in TableName]: string } = {
   part: 'a part',
   feature: 'a size',
   contact: 'a contact',
-  slot: 'a place',
+  place: 'a place',
   station: 'a station',
   limit: 'a limit',
   spec: 'a line of the spec sheet',

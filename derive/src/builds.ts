@@ -1,20 +1,24 @@
-import { NOT_MEASURED, type Acceptance, type Build, type FitLeaf, type JobFacts, type Limit, type ReadingFact, type Slot } from '@elder-cog/contract';
+import { NOT_MEASURED, type Acceptance, type Build, type FitLeaf, type JobFacts, type Limit, type ReadingFact } from '@elder-cog/contract';
 import { isMetric, leavesTotal, type Length, nanometres } from '@elder-cog/core';
 
 import { UNKNOWN_LEAVES } from './readable.ts';
 import { remembered } from './remember.ts';
+import { slotsOf, type Slot } from './slots.ts';
 
 /** What is in one place: its leaves, and its state where it has one (bolts hand tight, gasket crushed). */
 export interface Fitting {
   readonly leaves: readonly FitLeaf[] | null;
   readonly state: string | null;
+  /** the part a build put in it, null for none; left out where it is as drawn */
+  readonly partId?: string | null;
+  readonly turned?: boolean;
 }
 
 export interface BuildNow {
   readonly build: Build;
   /** counted from 0 among those that stand */
   readonly number: number;
-  /** by slot id, everything said up to and including this build */
+  /** by place, everything said up to and including this build */
   readonly fitted: ReadonlyMap<string, Fitting>;
 }
 
@@ -33,11 +37,11 @@ const EMPTY: Fitting = { leaves: null, state: null };
 
 /** What the readings of each build said they rested on (bolts, gasket), where the build itself did not say. By build id. */
 const saidByReadings = remembered(
-  (facts) => [facts.shafts, facts.stations, facts.slots, facts.readings, facts.withdrawals],
+  (facts) => [facts.shafts, facts.stations, facts.places, facts.readings, facts.withdrawals],
   (facts): ReadonlyMap<string, readonly { slotId: string; answer: string }[]> => {
     const gone = withdrawnIds(facts);
     const ofShaft = new Map(facts.shafts.map((s) => [s.id, new Map<string, string>()]));
-    for (const slot of facts.slots) ofShaft.get(slot.shaftId)?.set(slot.role, slot.id);
+    for (const slot of slotsOf(facts)) ofShaft.get(slot.shaftId)?.set(slot.role, slot.id);
     const slotsAt = new Map(facts.stations.map((s) => [s.id, ofShaft.get(s.shaftId ?? '')]));
     const said = new Map<string, { slotId: string; answer: string }[]>();
     for (const reading of facts.readings) {
@@ -80,7 +84,7 @@ export const buildsOf = (facts: JobFacts, assemblyId: string): readonly BuildNow
 
 /** Each assembly's are put together once for all of its shafts. */
 const buildsByAssembly = remembered(
-  (facts) => [facts.builds, facts.slots, facts.stations, facts.readings, facts.withdrawals],
+  (facts) => [facts.builds, facts.places, facts.stations, facts.readings, facts.withdrawals],
   (facts) => {
     const known = new Map<string, BuildNow[]>();
     return (assemblyId: string): readonly BuildNow[] => {
@@ -95,17 +99,20 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
   const gone = withdrawnIds(facts);
   const standing = facts.builds.filter((b) => b.assemblyId === assemblyId && !gone.has(b.id));
   const said = saidByReadings(facts);
-  const slotById = new Map(facts.slots.map((s) => [s.id, s]));
+  const slotById = new Map(slotsOf(facts).map((s) => [s.id, s]));
   const known = new Map<string, BuildNow>();
   let last: BuildNow | undefined;
   for (const [number, build] of standing.entries()) {
     const parent = (build.parentId === null ? undefined : known.get(build.parentId)) ?? last;
     const fitted = new Map(parent?.fitted ?? []);
-    for (const { slotId, answer } of said.get(build.id) ?? []) fitted.set(slotId, { leaves: fitted.get(slotId)?.leaves ?? null, state: answer });
+    for (const { slotId, answer } of said.get(build.id) ?? []) fitted.set(slotId, { ...(fitted.get(slotId) ?? EMPTY), state: answer });
     for (const fit of build.fits) {
-      const slot = slotById.get(fit.slotId);
-      const before = fitted.get(fit.slotId) ?? EMPTY;
-      fitted.set(fit.slotId, {
+      const slot = slotById.get(fit.placeId);
+      const before = fitted.get(fit.placeId) ?? EMPTY;
+      fitted.set(fit.placeId, {
+        ...before,
+        ...(fit.partId === undefined ? {} : { partId: fit.partId }),
+        ...(fit.turned === undefined ? {} : { turned: fit.turned }),
         leaves: slot?.kind === 'adjuster' ? (fit.leaves === UNKNOWN_LEAVES || fit.state === NOT_MEASURED ? null : fit.leaves) : before.leaves,
         state: fit.state ?? before.state,
       });
@@ -118,10 +125,10 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
 
 /** The builds that touched one shaft: something of it fitted, changed or read. Numbered from its own first. */
 export function buildsOfShaft(facts: JobFacts, shaftId: string, assemblyId: string): BuildNow[] {
-  const slots = new Set(facts.slots.filter((s) => s.shaftId === shaftId).map((s) => s.id));
+  const slots = new Set(facts.places.filter((p) => p.shaftId === shaftId).map((p) => p.id));
   const read = buildsRead(facts).get(shaftId) ?? new Set();
   return buildsOf(facts, assemblyId)
-    .filter(({ build }) => read.has(build.id) || build.fits.some((f) => slots.has(f.slotId)))
+    .filter(({ build }) => read.has(build.id) || build.fits.some((f) => slots.has(f.placeId)))
     .map((each, number) => ({ ...each, number }));
 }
 

@@ -11,7 +11,7 @@ const torqued = { 'cover.bolts': 'torqued' };
 
 describe('an empty book', () => {
   it('asks for one thing after another: a box, limits, the pack in now, a reading', () => {
-    expect(derive({ ...new Story().facts, shafts: [], stations: [], slots: [] }).next.what).toBe('setUp');
+    expect(derive({ ...new Story().facts, shafts: [], stations: [], places: [], contacts: [], features: [] }).next.what).toBe('setUp');
     expect(derive(new Story({ limits: null }).facts).next.what).toBe('limits');
     const story = new Story();
     expect(derive(story.facts).next.what).toBe('pack');

@@ -1,10 +1,21 @@
-import type { Assembly, JobFacts, OpenItem, Shaft, Slot, Station } from '@elder-cog/contract';
-import { formatLength, isFeatureKind, isMetric, type Length, type MarkKind, nanometres, type SectionQuestion } from '@elder-cog/core';
+import type { Assembly, JobFacts, OpenItem, Shaft, Station } from '@elder-cog/contract';
+import {
+  formatLength,
+  isFeatureKind,
+  isMetric,
+  type Length,
+  type MarkKind,
+  nanometres,
+  type SectionQuestion,
+  type TemplateName,
+} from '@elder-cog/core';
 import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow, type Fitting } from './builds.ts';
 import { gapState, type GapState } from './gap/index.ts';
-import { formsOf } from './graph.ts';
+import { filledPlaces, formsOf } from './graph.ts';
 import { readable, type Damage } from './readable.ts';
 import { acceptanceOf } from './inspections.ts';
+import { sizeOf } from './sizes.ts';
+import { slotsOf, slotsOfShaft, type Slot } from './slots.ts';
 import { featureState, markWith, pairState, type FeatureState, type PairState } from './wear.ts';
 
 export interface SlotState {
@@ -154,7 +165,7 @@ function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: Rea
   const builds = buildsOfShaft(facts, shaft.id, assembly.id);
   const current = builds[builds.length - 1] ?? null;
   const stations = inOrder(facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone));
-  const now = { slots: facts.slots.filter((s) => s.shaftId === shaft.id), builds, forms: formsOf(facts, shaft), gone };
+  const now = { slots: slotsOfShaft(facts, shaft.id), builds, forms: formsOf(facts, shaft, current), gone };
   const gaps = stations
     .filter((s) => s.subject === 'gap')
     .map((station, i) => accepting(facts, gapState(facts, station, String.fromCharCode(65 + i), now)));
@@ -169,6 +180,7 @@ function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: Rea
   });
   const adjuster = slots.find((s) => s.slot.kind === 'adjuster');
   const [first] = gaps;
+  const filled = filledPlaces(facts, shaft, current);
   return {
     shaft,
     assembly,
@@ -180,10 +192,17 @@ function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: Rea
     ...rowsMeasured(facts, stations, gone),
     checks: stations.filter((s) => s.subject === 'check').map((station) => checkState(facts, station, builds, gone)),
     section: {
-      template: shaft.template,
-      place: shaft.place,
-      gasket: shaft.gasket,
-      sizes: Object.fromEntries(facts.features.filter((f) => f.shaftId === shaft.id && f.size !== null).map((f) => [f.role, f.size as Length])),
+      template: shaft.origin as TemplateName,
+      place: adjuster?.slot.place ?? 'underCover',
+      gasket: slots.some((s) => s.slot.kind === 'gasket'),
+      sizes: Object.fromEntries(
+        filled
+          .flatMap(({ features }) => features)
+          .flatMap((f) => {
+            const { value } = sizeOf(facts, f);
+            return value === null ? [] : [[f.role, value]];
+          }),
+      ),
       leaves: adjuster?.fitting.leaves
         ? adjuster.fitting.leaves.flatMap((leaf) =>
             Array.from({ length: leaf.count }, () => ({ thickness: leaf.thickness, metric: isMetric(leaf.unit) })),
@@ -192,7 +211,7 @@ function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: Rea
       packWords: adjuster ? `Pack ${adjuster.words}` : '',
       gap: first && first.now.reading && first.now.kind !== 'stale' && first.now.reading.kind === 'estimate' ? first.now.reading.value : null,
       forecast: first?.now.kind === 'forecast',
-      turned: facts.parts.filter((p) => p.shaftId === shaft.id && p.turned).map((p) => p.role),
+      turned: filled.filter(({ turned }) => turned).map(({ place }) => place.role),
       letter: first?.letter ?? 'A',
     },
     mark: worstMark(gaps.map((g) => g.mark)),
@@ -212,7 +231,7 @@ function checkState(facts: JobFacts, station: Station, builds: readonly BuildNow
   const last = readingsOf(facts, station.id, gone).at(-1);
   const current = builds[builds.length - 1];
   const then = builds.find((b) => b.build.id === last?.buildId);
-  const slots = facts.slots.filter((s) => s.shaftId === station.shaftId);
+  const slots = slotsOf(facts).filter((s) => s.shaftId === station.shaftId);
   const stale =
     last !== undefined && current !== undefined && then !== current && (then === undefined || changesBetween(then, current, slots).length > 0);
   const answer = last?.raw.answer ?? 'notLooked';
@@ -231,7 +250,7 @@ function lastReadings(facts: JobFacts, { shafts, boxes }: Pick<JobState, 'shafts
   const last: JobFacts['readings'] = [];
   for (let i = facts.readings.length - 1; i >= 0 && last.length < 12; i--) {
     const reading = facts.readings[i];
-    if (reading && reading.raw.method !== 'look') last.push(reading);
+    if (reading && reading.raw.method !== 'look' && !reading.raw.migrated) last.push(reading);
   }
   return last.map((r) => {
     const gap = shafts.flatMap((s) => s.gaps).find((g) => g.station.id === r.stationId);

@@ -1,53 +1,101 @@
-import type { JobFacts, Shaft } from '@elder-cog/contract';
+import type { Feature, JobFacts, PartFact, PlaceFact, Shaft } from '@elder-cog/contract';
 import { nanometres, shaftModel, type FaceGraph, type LinearGap } from '@elder-cog/core';
+import type { BuildNow } from './builds.ts';
+import { sizeOf } from './sizes.ts';
+import { slotsOfShaft } from './slots.ts';
 
-/** A shaft's parts, lengths and contacts as the graph the core walks. The pack's length is what is in it. */
-export function graphOf(facts: JobFacts, shaft: Shaft, pack: number | null): FaceGraph {
-  const mine = facts.features.filter((f) => f.shaftId === shaft.id);
-  const packSlot = facts.slots.find((s) => s.shaftId === shaft.id && s.kind === 'adjuster' && s.partRole !== null);
-  const packPart = facts.parts.find((p) => p.shaftId === shaft.id && p.role === packSlot?.partRole);
-  const [packIn, packOut] = packPart?.faces ?? [];
+/** A place with what is in it now. */
+export interface Filled {
+  readonly place: PlaceFact;
+  /** null where nothing is, or a pack */
+  readonly part: PartFact | null;
+  readonly turned: boolean;
+  /** sizes of that part that end at faces of this place */
+  readonly features: readonly Feature[];
+}
+
+/** The places of a shaft from the input end, each with the part that is in it as built, or as drawn before anything was. */
+export function filledPlaces(facts: JobFacts, shaft: Shaft, current: BuildNow | null = null): Filled[] {
+  const parts = new Map(facts.parts.map((part) => [part.id, part]));
+  return facts.places
+    .filter((place) => place.shaftId === shaft.id)
+    .sort((a, b) => a.position - b.position)
+    .map((place) => {
+      const fitting = current?.fitted.get(place.id);
+      const partId = fitting?.partId === undefined ? place.partId : fitting.partId;
+      const faces = new Set(place.faces.map((face) => face.id));
+      return {
+        place,
+        part: parts.get(partId ?? '') ?? null,
+        turned: fitting?.turned ?? place.turned,
+        features: facts.features.filter((f) => f.partId === partId && (faces.has(f.fromFace) || faces.has(f.toFace))),
+      };
+    });
+}
+
+/** A race is turned with its mate or not at all: one alone says nothing. */
+const turnsAlone = ({ place, turned }: Filled): boolean => turned && place.kind !== 'cup' && place.kind !== 'cone';
+
+/** A shaft's places, sizes and contacts as the graph the core walks. A pack is as thick as what is in it. */
+export function graphOf(
+  facts: JobFacts,
+  shaft: Shaft,
+  { packs = new Map(), current = null }: { readonly packs?: ReadonlyMap<string, number | null>; readonly current?: BuildNow | null } = {},
+): FaceGraph {
+  const filled = filledPlaces(facts, shaft, current);
+  const stands = new Map(filled.flatMap(({ features }) => features.map((f) => [f.id, f])));
   return {
-    // a race is turned with its mate or not at all: one alone says nothing
-    parts: facts.parts
-      .filter((p) => p.shaftId === shaft.id)
-      .map(({ role, name, kind, turned, faces }) => ({ id: role, name, kind, turned: turned && kind !== 'cup' && kind !== 'cone', faces })),
-    lengths: [
-      ...mine
-        .filter((f) => f.partRole !== null)
-        .map((f) => ({ id: f.role, part: f.partRole ?? '', name: f.name, from: f.fromFace, to: f.toFace, length: f.size })),
-      ...(packPart && packIn && packOut
-        ? [
-            {
-              id: lengthOfPack(packPart.role),
-              part: packPart.role,
-              name: 'pack',
-              from: packIn,
-              to: packOut,
-              length: pack === null ? null : nanometres(pack),
-            },
-          ]
-        : []),
-    ],
+    parts: filled
+      .filter(({ place }) => place.faces.length > 0)
+      .map((each) => ({
+        id: each.place.id,
+        name: each.place.name,
+        kind: each.place.kind,
+        turned: turnsAlone(each),
+        faces: each.place.faces.map((face) => face.id),
+      })),
+    lengths: filled.flatMap(({ place, features }) => [
+      ...features
+        .filter((f) => f.kind === 'length')
+        .map((f) => ({ id: f.id, part: place.id, name: f.name, from: f.fromFace, to: f.toFace, ...sized(facts, f) })),
+      ...packLength(place, packs.get(place.id) ?? null),
+    ]),
     contacts: facts.contacts
       .filter((c) => c.shaftId === shaft.id)
-      .map(({ role, a, b, kind, name }) => ({
-        id: role,
-        a,
-        b,
-        kind,
-        ...(name === '' ? {} : { name }),
-        ...(kind === 'rolling' ? { stand: mine.find((f) => f.role === role)?.size ?? null } : {}),
-      })),
+      .map(({ id, a, b, kind, name, standId }) => {
+        const stand = standId === null ? undefined : stands.get(standId);
+        const { length = null, u } = stand ? sized(facts, stand) : {};
+        const isApart = kind === 'rolling' || standId !== null;
+        return {
+          id,
+          a,
+          b,
+          kind,
+          ...(name === '' ? {} : { name }),
+          ...(isApart ? { stand: length, ...(u === undefined ? {} : { standU: u }) } : {}),
+        };
+      }),
   };
 }
 
-const lengthOfPack = (role: string): string => `${role}.in-out`;
+function sized(facts: JobFacts, feature: Feature): { length: FaceGraph['lengths'][number]['length']; u?: number } {
+  const { value, u } = sizeOf(facts, feature);
+  return { length: value, ...(u === null ? {} : { u }) };
+}
 
-/** Every gap of a shaft, by the role of its open contact, as it follows from the slots: what is in them does not matter to it. */
-export function formsOf(facts: JobFacts, shaft: Shaft): ReadonlyMap<string, LinearGap> {
-  const slots = facts.slots.flatMap(({ id, shaftId, partRole, kind }) =>
-    shaftId === shaft.id && kind === 'adjuster' && partRole !== null ? [{ id, length: lengthOfPack(partRole) }] : [],
+/** Leaves lie between the two faces of their place, and are as long as they are thick. */
+function packLength({ id, takes, faces }: PlaceFact, pack: number | null): FaceGraph['lengths'][number][] {
+  const [from, to] = faces;
+  if (takes === null || takes === 'gasket' || !from || !to) return [];
+  return [{ id, part: id, name: 'pack', from: from.id, to: to.id, length: pack === null ? null : nanometres(pack) }];
+}
+
+/** Every gap of a shaft, by its open contact, as it follows from the slots: what is in them does not matter to it. */
+export function formsOf(facts: JobFacts, shaft: Shaft, current: BuildNow | null = null): ReadonlyMap<string, LinearGap> {
+  const slots = slotsOfShaft(facts, shaft.id).filter((slot) => slot.kind === 'adjuster');
+  const { gaps } = shaftModel(
+    graphOf(facts, shaft, { current }),
+    slots.map(({ id }) => ({ id, length: id })),
   );
-  return new Map(shaftModel(graphOf(facts, shaft, null), slots).gaps.map(({ contact, ...form }) => [contact, form]));
+  return new Map(gaps.map(({ contact, ...form }) => [contact, form]));
 }

@@ -17,6 +17,8 @@ export * from './reckoner.ts';
 export * from './record.ts';
 export * from './rests.ts';
 export { spoils } from './spoilt.ts';
+export * from './sizes.ts';
+export * from './slots.ts';
 export * from './specSheet.ts';
 export * from './stripLog.ts';
 export * from './summary.ts';

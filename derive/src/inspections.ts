@@ -62,7 +62,8 @@ const GOES: ReadonlyMap<string, string> = new Map([
 /** Whenever one of a matched set is replaced, made anew, scrapped or turned round, the rest are in question. */
 export function matchedWarnings(facts: JobFacts): MatchedWarning[] {
   const decided = new Map(inspectedParts(facts).map((p) => [plainName(p.part), p.last.decision]));
-  const turned = new Set(facts.parts.filter((p) => p.turned).map((p) => plainName(p.name)));
+  const turnedRound = new Set(facts.places.filter((place) => place.turned).map((place) => place.partId));
+  const turned = new Set(facts.parts.filter((part) => turnedRound.has(part.id)).map((part) => plainName(part.name)));
   return facts.matchedSets
     .filter((set) => !set.gone)
     .flatMap((set) =>

@@ -1,6 +1,7 @@
-import type { JobFacts, RowEffect } from '@elder-cog/contract';
+import type { Fit, JobFacts, RowEffect } from '@elder-cog/contract';
 import { describeLength, nanometres } from '@elder-cog/core';
 import { packWords, stateWords } from './builds.ts';
+import { slotsOf } from './slots.ts';
 
 export type JournalEffect = RowEffect;
 
@@ -41,6 +42,8 @@ export function journalWords(kind: string, effects: readonly JournalEffect[], fa
   switch (kind) {
     case 'import':
       return plain('Brought in from a file');
+    case 'upgrade':
+      return plain('Brought over by a newer version of the program');
     case 'undo':
       return plain('Undone');
     case 'job.create':
@@ -116,9 +119,10 @@ function readingWords(row: Readonly<Record<string, unknown>>, stationName: (id: 
 }
 
 function buildWords(row: { readonly fits?: unknown }, facts: JobFacts): string {
-  const fits = (row.fits ?? []) as JobFacts['builds'][number]['fits'];
+  // entries from before places were so called say which slot
+  const fits = (row.fits ?? []) as (Omit<Fit, 'placeId'> & { placeId?: string; slotId?: string })[];
   const said = fits.map((fit) => {
-    const slot = facts.slots.find((s) => s.id === fit.slotId);
+    const slot = slotsOf(facts).find((s) => s.id === (fit.placeId ?? fit.slotId));
     if (fit.state === null || !slot) return `${slot?.name.toLowerCase() ?? 'pack'} ${packWords(fit.leaves)}`;
     return stateWords(slot, fit.state);
   });

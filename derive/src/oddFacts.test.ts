@@ -123,10 +123,10 @@ describe('one bad row', () => {
     facts.stations.push({
       ...(facts.stations[0] as JobFacts['stations'][number]),
       id: 'bad00000-0000-4000-8000-000000000003',
-      contactRole: 'nowhere',
+      reads: { what: 'gap', contacts: ['bad00000-0000-4000-8000-000000000004'] },
     });
     const state = derive(facts);
-    expect(state.damage).toMatchObject([{ table: 'station', found: 'nowhere', wanted: 'the role of a contact of this shaft' }]);
+    expect(state.damage).toMatchObject([{ table: 'station', wanted: 'the id of a contact among its facts' }]);
     expect(state.shafts[0]?.gaps).toHaveLength(1);
     expect(state.shafts[0]?.pairs).toHaveLength(1);
   });

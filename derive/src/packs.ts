@@ -18,6 +18,7 @@ import {
 } from '@elder-cog/core';
 import { buildsOf } from './builds.ts';
 import { readable } from './readable.ts';
+import { slotsOf } from './slots.ts';
 
 /** Leaves of every slot in the current builds of one open job. */
 export function fittedIn(stored: JobFacts): Fitted[] {
@@ -35,7 +36,7 @@ export function fittedIn(stored: JobFacts): Fitted[] {
         jobId: facts.job.id,
         machine: facts.job.machine,
         slotId,
-        slotName: facts.slots.find((s) => s.id === slotId)?.name ?? '',
+        slotName: slotsOf(facts).find((s) => s.id === slotId)?.name ?? '',
       })),
     );
   });

@@ -50,7 +50,7 @@ function wordsOf(table: JobTable, row: AnyRow): string {
 
 /** With its impossible figures unknown, where it can do without them; null where it cannot. */
 const WITHOUT: { readonly [T in JobTable]?: (row: RowOf[T]) => RowOf[T] } = {
-  feature: (row) => ({ ...row, size: null }),
+  feature: (row) => ({ ...row, nominal: null }),
   station: ({ instrument, ...row }) => ({
     ...row,
     newSize: null,
@@ -163,7 +163,7 @@ function freshlyRead(facts: JobFacts): Readable {
 }
 
 /** Fields that mention a row and do not hang on it. */
-const MENTIONS: ReadonlySet<string> = new Set(['supersedes', 'specId', 'mirrorOf', 'parentId']);
+const MENTIONS: ReadonlySet<string> = new Set(['supersedes', 'specId', 'mirrorOf', 'parentId', 'fastenerId']);
 const hangsOn = (table: JobTable, field: string): boolean =>
   !MENTIONS.has(field) && !((table === 'spec' || table === 'inspection') && field === 'stationId') && !(table === 'strip' && field === 'shaftId');
 

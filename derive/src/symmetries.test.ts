@@ -133,13 +133,13 @@ describe('the same facts', () => {
         });
         facts.shafts.push({ ...other.shaft, revision: 1 });
         facts.parts.push(...other.parts.map((p) => ({ ...p, revision: 1 })));
-        facts.features.push(...other.features.map((f) => ({ ...f, revision: 1, size: null })));
-        facts.contacts.push(...other.contacts);
-        facts.slots.push(...other.slots);
+        facts.places.push(...other.places.map((p) => ({ ...p, revision: 1 })));
+        facts.features.push(...other.features.map((f) => ({ ...f, revision: 1 })));
+        facts.contacts.push(...other.contacts.map((c) => ({ ...c, revision: 1 })));
         facts.stations.push(...other.stations.map((s) => ({ ...s, revision: 1 }) as Station));
-        const slotId = other.slots.find((s) => s.kind === 'adjuster')?.id ?? '';
+        const placeId = other.places.find((p) => p.takes === 'leaves')?.id ?? '';
         const built = story.build(null);
-        built.fits.push({ id: story.id(), slotId, leaves: pack.map((t) => Story.leaf(t)), state: null });
+        built.fits.push({ id: story.id(), placeId, leaves: pack.map((t) => Story.leaf(t)), state: null });
         story.read('9', withUnderstood({ method: 'dial' as const, text: '9', instrument: INSTRUMENTS.dialThou, restsOn: [] }), other.stations[0]?.id);
         const after = structuredClone(facts);
         expect({ ...(said(after) as object), next: null }).toEqual({ ...(before as object), next: null });

@@ -30,7 +30,7 @@ export class Story {
     );
     this.station = stations[0] as Station;
     this.shaftId = shaft.shaft.id;
-    this.slot = (role) => shaft.slots.find((s) => s.role === role)?.id ?? '';
+    this.slot = (role) => shaft.places.find((p) => p.role === role)?.id ?? '';
     const read = limits === null ? null : parseLimits(limits, 'thou');
     this.facts = {
       job: { id: jobId, revision: 1, machine: 'Test machine', year: '', note: '', createdAt: '2026-01-01T00:00:00.000Z', archivedAt: null },
@@ -38,9 +38,9 @@ export class Story {
       assemblies: [{ id: assemblyId, revision: 1, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false }],
       shafts: [{ ...shaft.shaft, revision: 1 }],
       parts: shaft.parts.map((p) => ({ ...p, revision: 1 })),
-      features: shaft.features.map((f) => ({ ...f, revision: 1, size: null })),
-      contacts: shaft.contacts,
-      slots: shaft.slots,
+      places: shaft.places.map((p) => ({ ...p, revision: 1 })),
+      features: shaft.features.map((f) => ({ ...f, revision: 1 })),
+      contacts: shaft.contacts.map((c) => ({ ...c, revision: 1 })),
       stations,
       limits: read
         ? [
@@ -99,8 +99,8 @@ export class Story {
       feel: [],
       note: '',
       fits: [
-        ...(pack ? [{ id: this.id(), slotId: this.slot('pack'), leaves: pack.map((t) => Story.leaf(t)), state: null }] : []),
-        ...Object.entries(states).map(([role, state]) => ({ id: this.id(), slotId: this.slot(role), leaves: [], state })),
+        ...(pack ? [{ id: this.id(), placeId: this.slot('pack'), leaves: pack.map((t) => Story.leaf(t)), state: null }] : []),
+        ...Object.entries(states).map(([role, state]) => ({ id: this.id(), placeId: this.slot(role), leaves: [], state })),
       ],
     };
     this.facts.builds.push(built);
@@ -131,7 +131,7 @@ export class Story {
   /** A bush and its journal, measured in inches. */
   pair(limits: string): { bore: string; journal: string } {
     const [bore, journal, pair] = [this.id(), this.id(), this.id()];
-    const base = { ...this.station, shaftId: this.shaftId, contactRole: null, newSize: null as Length | null };
+    const base = { ...this.station, shaftId: this.shaftId, reads: null, newSize: null as Length | null };
     this.facts.stations.push(
       { ...base, id: bore, subject: 'bore', role: 'b', name: 'Bush' },
       { ...base, id: journal, subject: 'journal', role: 'j', name: 'Journal', moreIs: 'tight' },

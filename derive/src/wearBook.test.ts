@@ -177,7 +177,7 @@ describe('a part looked over', () => {
     const members = [part.name, other.name];
     story.facts.matchedSets.push({ id: story.id(), revision: 1, jobId: story.facts.job.id, name: 'as they ran', members, gone: false });
     expect(matchedWarnings(story.facts)).toEqual([]);
-    part.turned = true;
+    for (const place of story.facts.places) place.turned = place.partId === part.id;
     expect(matchedWarnings(story.facts)).toMatchObject([{ part: part.name, what: 'is turned round from how it was', others: [other.name] }]);
   });
 });
@@ -374,7 +374,7 @@ describe('a row of a box and of no shaft in it', () => {
     const ofBox = new Set([row.id]);
     story.facts.shafts = [];
     story.facts.stations = story.facts.stations.filter((s) => ofBox.has(s.id));
-    story.facts.parts = story.facts.features = story.facts.contacts = story.facts.slots = [] as never[];
+    story.facts.parts = story.facts.features = story.facts.contacts = story.facts.places = [] as never[];
     story.facts.builds = [];
     story.facts.limits = story.facts.limits.filter((l) => ofBox.has(l.stationId));
     story.facts.readings = story.facts.readings.filter((r) => ofBox.has(r.stationId)).map((r) => ({ ...r, buildId: null }));

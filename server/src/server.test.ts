@@ -32,7 +32,7 @@ function aJob(): { jobId: string; assemblyId: string; gapId: string; slotId: str
   const [jobId, assemblyId, buildId] = [newId(), newId(), newId()];
   const shaft = newShaft({ assemblyId, name: 'Input shaft', template: 'taperPair', place: 'underCover', gasket: false, position: 0, newId });
   const gapId = shaft.stations[0]?.id ?? '';
-  const slotId = shaft.slots[0]?.id ?? '';
+  const slotId = shaft.places.find((p) => p.role === 'pack')?.id ?? '';
   send({ kind: 'job.create', job: { id: jobId, machine: 'Test machine', year: '', note: '', createdAt: at(), archivedAt: null } });
   send({ kind: 'assembly.create', assembly: { id: assemblyId, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false } });
   send(shaft);
@@ -48,7 +48,7 @@ function aJob(): { jobId: string; assemblyId: string; gapId: string; slotId: str
       label: '',
       feel: [],
       note: '',
-      fits: [{ id: newId(), slotId, leaves: [{ lotId: null, thickness: thou(28), written: '28', unit: 'thou', count: 1 }], state: null }],
+      fits: [{ id: newId(), placeId: slotId, leaves: [{ lotId: null, thickness: thou(28), written: '28', unit: 'thou', count: 1 }], state: null }],
     },
   });
   return { jobId, assemblyId, gapId, slotId, buildId, shaft };
@@ -194,7 +194,7 @@ describe('undo', () => {
         label: '',
         feel: [],
         note: '',
-        fits: [{ id: newId(), slotId, leaves: [{ lotId: null, thickness: thou(10), written: '10', unit: 'thou', count: 1 }], state: null }],
+        fits: [{ id: newId(), placeId: slotId, leaves: [{ lotId: null, thickness: thou(10), written: '10', unit: 'thou', count: 1 }], state: null }],
       },
     });
     expect(derive(jobFacts(db, jobId)).shafts[0]?.current?.number).toBe(1);

@@ -10,7 +10,17 @@ export const fitLeaf = z.object({
   unit: lengthUnit,
   count: z.int().min(1).max(999),
 });
-export const fit = z.object({ id, slotId: id, leaves: z.array(fitLeaf).max(40), state: z.string().max(60).nullable() });
+/** What a build says of one place; what it does not say is as it was. */
+export const fit = z.object({
+  id,
+  placeId: id,
+  leaves: z.array(fitLeaf).max(40),
+  state: z.string().max(60).nullable(),
+  /** another part in it; null for none */
+  partId: id.nullable().optional(),
+  /** the other way round than it is drawn, or not */
+  turned: z.boolean().optional(),
+});
 export const build = z.object({
   id,
   assemblyId: id,

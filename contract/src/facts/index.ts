@@ -1,20 +1,21 @@
 export { id, time, lengthNm, lengthUnit, who } from './basics.ts';
 export { job, assembly, openItem, type Job, type Assembly, type OpenItem } from './job.ts';
 export {
-  templateName,
-  place,
+  packPlace,
   shaft,
+  face,
+  place,
   part,
   feature,
   contact,
-  slot,
   type Shaft,
+  type FaceFact,
+  type PlaceFact,
   type PartFact,
   type Feature,
   type ContactFact,
-  type Slot,
 } from './shaft.ts';
-export { instrument, method, aim, station, type Method, type Station } from './station.ts';
+export { instrument, method, aim, station, type Method, type Reads, type Station } from './station.ts';
 export { limitSource, limit, quantityKind, specRow, soundSpec, spec, type LimitSource, type Limit, type Spec } from './limits.ts';
 export { fitLeaf, fit, build, type FitLeaf, type Fit, type Build } from './builds.ts';
 export { restsOn, rawReading, reading, withdrawal, type RawReading, type ReadingFact, type Withdrawal } from './readings.ts';

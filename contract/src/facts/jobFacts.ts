@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { job, assembly, openItem } from './job.ts';
-import { shaft, part, feature, contact, slot } from './shaft.ts';
+import { shaft, part, place, feature, contact } from './shaft.ts';
 import { station } from './station.ts';
 import { limit, spec } from './limits.ts';
 import { build } from './builds.ts';
@@ -16,9 +16,9 @@ export const jobFacts = z.object({
   assemblies: z.array(assembly),
   shafts: z.array(shaft),
   parts: z.array(part),
+  places: z.array(place),
   features: z.array(feature),
   contacts: z.array(contact),
-  slots: z.array(slot),
   stations: z.array(station),
   limits: z.array(limit),
   builds: z.array(build),

@@ -42,6 +42,8 @@ export const rawReading = z.object({
   /** measured afresh from here on, and why: what was read before speaks for what was before */
   newSet: z.string().trim().min(1).max(120).optional(),
   restsOn: z.array(restsOn).max(20),
+  /** it was a figure typed into a part in its day: how well it is known nobody said */
+  migrated: z.literal(true).optional(),
 });
 export const reading = z.object({
   id,

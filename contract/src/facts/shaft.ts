@@ -1,10 +1,14 @@
 import { z } from 'zod';
 import { id, lengthNm, revision, words, gone } from './basics.ts';
 
-/** A shaft: its parts with their faces, its lengths, what touches what, and where packs go. */
+/**
+ * A shaft is places, faces and contacts. A place is where something sits, and its faces are planes square to the shaft; a part is one thing
+ * with one identity; what sits in a place, and which way round, is as drawn until a build says otherwise. Sizes are features of parts, and
+ * what they are is what their stations were read to be.
+ */
 
-export const templateName = z.enum(['taperPair', 'plainThrust', 'gearOnBush']);
-export const place = z.enum([
+/** Where a pack sits, among the bearings and covers it may sit by. */
+export const packPlace = z.enum([
   'behindCup',
   'behindCone',
   'betweenCones',
@@ -22,59 +26,81 @@ export const shaft = z.object({
   gone,
   assemblyId: id,
   name: words,
-  template: templateName,
-  place,
-  gasket: z.boolean(),
+  /** the ready shaft it was begun from: a word, and nothing hangs on it */
+  origin: z.string().max(40),
   position: z.int().min(0),
 });
 export const role = z.string().min(1).max(80);
+/** One plane of a place. How far in and out it reaches is in the proportions of the drawing where nobody has measured it. */
+export const face = z.object({ id, role, inner: lengthNm.nullable(), outer: lengthNm.nullable() });
+export const place = z.object({
+  id,
+  revision,
+  gone,
+  shaftId: id,
+  role,
+  name: words,
+  /** what kind of thing sits there: casing, cup, washer …; `fastening` for nut or bolts, `bearings` for all of a shaft's at once */
+  kind: z.string().min(1).max(40),
+  /** from the input end */
+  position: z.int().min(0),
+  /** what can be chosen for it: leaves of a pack, one part of several, a gasket; null where it is what it is */
+  takes: z.enum(['leaves', 'part', 'gasket']).nullable(),
+  /** where its pack sits */
+  sits: packPlace.nullable(),
+  /** what sits there as drawn, and whether the other way round than it is drawn */
+  partId: id.nullable(),
+  turned: z.boolean(),
+  /** in order from its input end, as it stands when not turned */
+  faces: z.array(face).max(20),
+});
 export const part = z.object({
   id,
   revision,
   gone,
-  shaftId: id,
-  role,
+  assemblyId: id,
   name: words,
-  kind: z.string().max(40),
+  kind: z.string().min(1).max(40),
   material: z.string().max(40),
-  turned: z.boolean(),
-  faces: z.array(role).max(20),
+  number: z.string().max(60),
+  condition: z.enum(['in use', 'taken out', 'new', 'made', 'scrapped']),
 });
+/** A size of a part, between two faces of the place it sits in. */
 export const feature = z.object({
   id,
   revision,
   gone,
-  shaftId: id,
-  partRole: role.nullable(),
+  partId: id,
   role,
   name: words,
-  fromFace: role,
-  toFace: role,
-  size: lengthNm.nullable(),
+  kind: z.enum(['length', 'stand', 'play']),
+  fromFace: id,
+  toFace: id,
+  /** what a drawing or a list says it is: not measured, and drawn so */
+  nominal: lengthNm.nullable(),
+  /** drawn at this while nobody knows it */
+  proportion: lengthNm,
 });
 export const contact = z.object({
   id,
+  revision,
   gone,
   shaftId: id,
   role,
-  a: role,
-  b: role,
-  kind: z.enum(['seated', 'rolling', 'clamped', 'open']),
   name: z.string().max(120),
-});
-export const slot = z.object({
-  id,
-  gone,
-  shaftId: id,
-  role,
-  name: words,
-  kind: z.enum(['adjuster', 'gasket', 'bearing', 'fastening', 'part']),
-  partRole: role.nullable(),
-  place: place.nullable(),
+  /** ids of faces */
+  a: id,
+  b: id,
+  kind: z.enum(['seated', 'rolling', 'clamped', 'open']),
+  /** the feature that holds its two faces apart: a bearing's T */
+  standId: id.nullable(),
+  /** the place of the nut or bolts that hold it */
+  fastenerId: id.nullable(),
 });
 
 export type Shaft = z.output<typeof shaft>;
+export type FaceFact = z.output<typeof face>;
+export type PlaceFact = z.output<typeof place>;
 export type PartFact = z.output<typeof part>;
 export type Feature = z.output<typeof feature>;
 export type ContactFact = z.output<typeof contact>;
-export type Slot = z.output<typeof slot>;

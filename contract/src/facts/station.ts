@@ -25,6 +25,11 @@ export const instrument = z.object({
   direction: z.enum(['clockwise', 'anticlockwise']).optional(),
 });
 export const method = z.enum(['dial', 'feelers', 'depths', 'spacer', 'coverDown', 'size', 'look']);
+/** What a station reads of a shaft: a gap, being one open contact or several in series; or a size of a part. */
+const reads = z.discriminatedUnion('what', [
+  z.object({ what: z.literal('gap'), contacts: z.array(id).min(1).max(20) }),
+  z.object({ what: z.literal('feature'), feature: id }),
+]);
 /** Where in its limits to aim. */
 export const aim = z.object({ at: z.enum(['tight', 'middle', 'loose', 'value']), value: lengthNm.optional(), closesBy: lengthNm.optional() });
 export const station = z.object({
@@ -34,14 +39,15 @@ export const station = z.object({
   shaftId: id.nullable(),
   /** the box it is of, where it is of no shaft */
   assemblyId: id.optional(),
-  subject: z.enum(['gap', 'pair', 'check', ...FEATURE_KINDS]),
+  /** `link`: a size of a part as it stands in a stack */
+  subject: z.enum(['gap', 'link', 'pair', 'check', ...FEATURE_KINDS]),
   quantity: z.enum(['length', 'yes_no']),
   moreIs: z.enum(['loose', 'tight']),
   role,
   name: words,
   position: z.int().min(0),
-  /** the open contact it reads, where it is a gap */
-  contactRole: role.nullable(),
+  /** what of a shaft it reads: open contacts one after another, or a size of a part; null where it stands by itself */
+  reads: reads.nullable(),
   /** the two stations of a pair */
   boreId: id.nullable(),
   journalId: id.nullable(),
@@ -57,3 +63,4 @@ export const station = z.object({
 
 export type Method = z.output<typeof method>;
 export type Station = z.output<typeof station>;
+export type Reads = z.output<typeof reads>;

@@ -1,7 +1,8 @@
-import type { JobFacts, Slot } from '@elder-cog/contract';
+import type { JobFacts } from '@elder-cog/contract';
 import type { Length, Reading } from '@elder-cog/core';
 import { changesBetween, rowsOf } from '../builds.ts';
 import type { MethodReading, Pooled } from '../readingValue.ts';
+import type { Slot } from '../slots.ts';
 import { carried, isReckonable, touching, type Coefficients } from './carried.ts';
 import type { KeptReading, LadderRow } from './ladder.ts';
 import { sized } from './sized.ts';

@@ -1,4 +1,4 @@
-import type { Acceptance, JobFacts, Slot, Station } from '@elder-cog/contract';
+import type { Acceptance, JobFacts, Station } from '@elder-cog/contract';
 import {
   type Length,
   lengthLine,
@@ -12,6 +12,7 @@ import {
   type Verdict,
 } from '@elder-cog/core';
 import { packTotal, readingsOf, type BuildNow } from '../builds.ts';
+import type { Slot } from '../slots.ts';
 import { isOut, markOf, nearAtMost } from './judged.ts';
 import { nowOf, struckOn, type GapNow } from './gapNow.ts';
 import { ladderOf, type LadderRow } from './ladder.ts';
@@ -46,7 +47,7 @@ export interface GapState {
 export interface ShaftNow {
   readonly slots: readonly Slot[];
   readonly builds: readonly BuildNow[];
-  /** by the role of its open contact: how each slot moves a gap, and what its sizes come to */
+  /** by its open contact: how each slot moves a gap, and what its sizes come to */
   readonly forms: ReadonlyMap<string, LinearGap>;
   readonly gone: ReadonlySet<string>;
 }
@@ -56,7 +57,7 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
   const adjuster = slots.find((s) => s.kind === 'adjuster') ?? null;
   const current = builds[builds.length - 1] ?? null;
   const packNow = adjuster && current ? (current.fitted.get(adjuster.id)?.leaves ?? null) : null;
-  const form = forms.get(station.contactRole ?? '') ?? null;
+  const form = (station.reads?.what === 'gap' ? forms.get(station.reads.contacts[0] ?? '') : undefined) ?? null;
   const coefficients = form?.coefficients ?? {};
   const sense = (adjuster && coefficients[adjuster.id]) ?? 0;
   const limits = limitInUse(facts, station.id);

@@ -1,9 +1,10 @@
-import type { FitLeaf, ReadingFact, Slot } from '@elder-cog/contract';
+import type { FitLeaf, ReadingFact } from '@elder-cog/contract';
 import { agreeWithForecast, type Estimate, type Length, type MarkKind, nanometres, type Reading, type Sense, type Verdict } from '@elder-cog/core';
 import { changesBetween, packTotal, type readingsOf, type BuildNow } from '../builds.ts';
 import { rememberedOf } from '../remember.ts';
 import { asInstrument, poolEntries, readingValue, type MethodReading, type Pooled, type ReadingValue } from '../readingValue.ts';
 import { asFarAsItGoes, notCounted, restsOnDoubt } from '../spoilt.ts';
+import type { Slot } from '../slots.ts';
 import { carried, isReckonable, touching, type Coefficients } from './carried.ts';
 import { expandedU, markOf } from './judged.ts';
 

@@ -1,4 +1,4 @@
-import type { Slot } from '@elder-cog/contract';
+import type { Slot } from '../slots.ts';
 import type { LadderRow } from './ladder.ts';
 import type { Proof } from './proof.ts';
 import { sized } from './sized.ts';

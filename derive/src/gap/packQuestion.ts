@@ -1,4 +1,5 @@
-import type { Slot, Station } from '@elder-cog/contract';
+import type { Station } from '@elder-cog/contract';
+import type { Slot } from '../slots.ts';
 import { type Aim, type Length, packWindow, type PackWindow, packWindowSum, ReckoningError, type Sense, type Sum } from '@elder-cog/core';
 import type { GapNow } from './gapNow.ts';
 import type { LimitState } from './limitsInUse.ts';

@@ -1,6 +1,6 @@
-import type { Slot } from '@elder-cog/contract';
 import { type Length, nanometres, type ProvedSense, type Sense, sensesFromTrials } from '@elder-cog/core';
 import { changesBetween } from '../builds.ts';
+import type { Slot } from '../slots.ts';
 import type { LadderRow } from './ladder.ts';
 
 /** Which way a pack works, shown by two builds that differ in nothing else. */

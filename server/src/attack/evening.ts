@@ -151,13 +151,9 @@ export class Evening {
         const { id, revision, rule, aim, method, instrument } = station;
         return { kind, id, revision, name: `Row ${this.chance.whole(99)}`, rule, aim, newSize: mm(this.chance.whole(40)), method, instrument };
       }
-      case 'feature.size': {
-        const feature = this.one(live(facts.features));
-        return feature && { kind, id: feature.id, revision: feature.revision, size: mm(this.chance.whole(200)) };
-      }
-      case 'part.turn': {
-        const part = this.one(live(facts.parts));
-        return part && { kind, id: part.id, revision: part.revision, turned: !part.turned };
+      case 'place.turn': {
+        const place = this.one(live(facts.places));
+        return place && { kind, id: place.id, revision: place.revision, turned: !place.turned };
       }
       case 'limit.set':
         return station && { kind, limit: this.limit(station.id) };
@@ -176,7 +172,7 @@ export class Evening {
         return spec && gap && { kind, spec: { ...spec, stationId: gap.id }, limit: { ...this.limit(gap.id), specId: spec.id } };
       }
       case 'build.add': {
-        const slot = this.one(live(facts.slots).filter((s) => s.kind === 'adjuster'));
+        const slot = this.one(live(facts.places).filter((p) => p.takes === 'leaves'));
         const of = slot && facts.shafts.find((s) => s.id === slot.shaftId);
         return slot && of ? { kind, build: this.build(of.assemblyId, slot.id, facts) } : null;
       }
@@ -242,13 +238,13 @@ export class Evening {
     return { id: newId(), jobId, position: this.chance.whole(9), text: 'Float 5-8 thou', name: 'Float', ...figures, ...from };
   }
 
-  private build(assemblyId: string, slotId: string, facts: JobFacts) {
+  private build(assemblyId: string, placeId: string, facts: JobFacts) {
     const parent = this.one(facts.builds.filter((b) => b.assemblyId === assemblyId && stands(this.db, 'build', b.id)));
     const lot = this.one(lots.all(this.db).filter((each) => each.gone !== true));
     const thickness = lot?.thickness ?? thou(1 + this.chance.whole(30));
     const leaves = [{ lotId: lot?.id ?? null, thickness, written: '4', unit: 'thou' as const, count: 1 }];
     const said = { stage: 'dry' as const, at: this.at(), who: '', label: '', feel: [], note: '' };
-    return { id: newId(), assemblyId, parentId: parent?.id ?? null, ...said, fits: [{ id: newId(), slotId, leaves, state: null }] };
+    return { id: newId(), assemblyId, parentId: parent?.id ?? null, ...said, fits: [{ id: newId(), placeId, leaves, state: null }] };
   }
 
   /** Something observed that stands: a withdrawal too may be taken back. */

@@ -46,7 +46,7 @@ describe('a job sent away and brought in', () => {
   it('is a zip other programs open, with a place for photos', () => {
     const files = unzipSync(zipped(jobFile(filled(), demoId, at), null));
     expect(Object.keys(files).sort()).toEqual(['job.json', 'photos/']);
-    expect(JSON.parse(Buffer.from(files['job.json'] ?? []).toString())).toMatchObject({ format: 'elder-cog/job', version: 6 });
+    expect(JSON.parse(Buffer.from(files['job.json'] ?? []).toString())).toMatchObject({ format: 'elder-cog/job', version: 7 });
   });
   it('comes in bare as well, or as a copy beside itself under ids of its own', () => {
     const db = filled();
@@ -165,7 +165,7 @@ describe('a file that will not do is refused with where and what', () => {
     ['JSON cut short', asBytes('{\n "format": "elder-cog/job",\n "version": 2'), /Line 3: this is not JSON/],
     ['somebody else’s JSON', asBytes('{ "hello": 1 }'), /not an export of Elder Cog/],
     ['a list', asBytes('[1]'), /not an export of Elder Cog/],
-    ['a newer version', asBytes('{ "format": "elder-cog/job", "version": 7 }'), /made by a newer Elder Cog/],
+    ['a newer version', asBytes('{ "format": "elder-cog/job", "version": 8 }'), /made by a newer Elder Cog/],
     ['a zip cut short', zipSync({ 'job.json': strToU8('{}') }).slice(0, 40), /damaged zip/],
     ['a zip of something else', zipSync({ 'notes.txt': strToU8('hello') }), /no job.json or workshop.json/],
   ])('%s', async (_, bytes, says) => expect(await readFile(bytes).then(String, (error: Error) => error.message)).toMatch(says));

@@ -34,7 +34,7 @@ class Evening {
       position: 0,
       newId: () => this.id(),
     });
-    this.ids = { job, assembly, gap: shaft.stations[0]?.id ?? '', slot: shaft.slots[0]?.id ?? '' };
+    this.ids = { job, assembly, gap: shaft.stations[0]?.id ?? '', slot: shaft.places.find((p) => p.role === 'pack')?.id ?? '' };
     this.send({ kind: 'job.create', job: { id: job, machine: 'Machine', year: '', note: '', createdAt: this.at(), archivedAt: null } }, 2);
     this.send(
       { kind: 'assembly.create', assembly: { id: assembly, jobId: job, name: 'Box', kind: '', position: 0, mirrorOf: null, cameApart: false } },
@@ -127,7 +127,7 @@ class Evening {
               fits: [
                 {
                   id: this.id(),
-                  slotId: slot,
+                  placeId: slot,
                   leaves: [{ lotId: null, thickness: thou(n), written: String(n), unit: 'thou', count: 1 }],
                   state: null,
                 },

@@ -25,12 +25,12 @@ function setLimit(db: Db, write: Writer, limit: Omit<Limit, 'revision'>): void {
 }
 
 type WholeShaft = Omit<Extract<AppliedChange, { kind: 'shaft.create' }>, 'kind'>;
-function createShaft(write: Writer, { shaft, parts, features, contacts, slots, stations }: WholeShaft): void {
+function createShaft(write: Writer, { shaft, parts, places, features, contacts, stations }: WholeShaft): void {
   write.create('shaft', { ...FIRST, ...shaft });
   for (const row of parts) write.create('part', { ...FIRST, ...row });
+  for (const row of places) write.create('place', { ...FIRST, ...row });
   for (const row of features) write.create('feature', { ...FIRST, ...row });
-  for (const row of contacts) write.create('contact', row);
-  for (const row of slots) write.create('slot', row);
+  for (const row of contacts) write.create('contact', { ...FIRST, ...row });
   for (const row of stations) write.create('station', { ...FIRST, ...row });
 }
 
@@ -89,10 +89,8 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       const { kind: _, id, revision, ...patch } = change;
       return write.change('station', id, revision, patch);
     }
-    case 'feature.size':
-      return write.change('feature', change.id, change.revision, { size: change.size });
-    case 'part.turn':
-      return write.change('part', change.id, change.revision, { turned: change.turned });
+    case 'place.turn':
+      return write.change('place', change.id, change.revision, { turned: change.turned });
     case 'limit.set':
       return setLimit(db, write, change.limit);
     case 'limit.use': {
@@ -172,6 +170,7 @@ const SAID: Readonly<Record<string, string>> = {
   'station.change': 'the change to the station',
   'feature.size': 'the size',
   'part.turn': 'the turned part',
+  'place.turn': 'the turned part',
   'limit.set': 'the limits',
   'limit.use': 'the choice of limits',
   'specs.add': 'the lines of the spec sheet',

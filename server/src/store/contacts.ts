@@ -4,8 +4,9 @@ import type { Db } from './open.ts';
 
 type Row = Omit<ContactFact, 'gone'> & { gone: number };
 
-const COLUMNS = 'id, shaft_id AS shaftId, role, face_a AS a, face_b AS b, kind, name, gone';
+const COLUMNS = 'id, revision, shaft_id AS shaftId, role, name, face_a AS a, face_b AS b, kind, stand_id AS standId, fastener_id AS fastenerId, gone';
 
+/** What two faces do to each other. */
 export const contacts = {
   ofJob: (db: Db, jobId: string): ContactFact[] =>
     db
@@ -20,12 +21,14 @@ export const contacts = {
   },
   insert(db: Db, row: ContactFact): void {
     db.prepare(
-      'INSERT INTO contact (id, shaft_id, role, face_a, face_b, kind, name, gone) VALUES (@id, @shaftId, @role, @a, @b, @kind, @name, @gone)',
+      `INSERT INTO contact (id, revision, shaft_id, role, name, face_a, face_b, kind, stand_id, fastener_id, gone)
+        VALUES (@id, @revision, @shaftId, @role, @name, @a, @b, @kind, @standId, @fastenerId, @gone)`,
     ).run(marked(row));
   },
   update(db: Db, row: ContactFact): void {
     db.prepare(
-      'UPDATE contact SET shaft_id = @shaftId, role = @role, face_a = @a, face_b = @b, kind = @kind, name = @name, gone = @gone WHERE id = @id',
+      `UPDATE contact SET revision = @revision, shaft_id = @shaftId, role = @role, name = @name, face_a = @a, face_b = @b, kind = @kind,
+        stand_id = @standId, fastener_id = @fastenerId, gone = @gone WHERE id = @id`,
     ).run(marked(row));
   },
   remove(db: Db, id: string): void {

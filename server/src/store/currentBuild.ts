@@ -1,15 +1,15 @@
 import type { Build } from '@elder-cog/contract';
 import { builds } from './builds.ts';
 import type { Db } from './open.ts';
-import { slots } from './slots.ts';
+import { places } from './places.ts';
 import { stations } from './stations.ts';
 import { stands } from './tables.ts';
 
 /** The build that is current where another was seen: what is said with the refusal, for both to be looked at. */
 export type Current = { readonly theirs: Build | null; readonly who?: string; readonly at?: string };
 
-const NEWEST_OF_SHAFT = `SELECT DISTINCT b.id, b.seq FROM build b JOIN build_fit f ON f.build_id = b.id JOIN slot s ON s.id = f.slot_id
-  WHERE s.shaft_id = ? AND b.seq > ? ORDER BY b.seq DESC`;
+const NEWEST_OF_SHAFT = `SELECT DISTINCT b.id, b.seq FROM build b JOIN build_fit f ON f.build_id = b.id JOIN place p ON p.id = f.place_id
+  WHERE p.shaft_id = ? AND b.seq > ? ORDER BY b.seq DESC`;
 const SEQ = 'SELECT seq FROM build WHERE id = ?';
 
 /** Of the builds that changed something of a shaft after the one that was seen, the newest that stands; null where the one seen is current. */
@@ -29,7 +29,7 @@ export const currentBuild = {
   /** What has come between a new build and the one it was made after; null where nothing has, or nothing is said of it. */
   after(db: Db, build: Build, saw: string | null | undefined): Current | null {
     if (saw === undefined) return null;
-    const shafts = new Set(build.fits.map((fit) => slots.byId(db, fit.slotId)?.shaftId));
+    const shafts = new Set(build.fits.map((fit) => places.byId(db, fit.placeId)?.shaftId));
     for (const shaftId of shafts) {
       const current = shaftId === undefined ? null : overtaking(db, shaftId, saw);
       if (current) return current;

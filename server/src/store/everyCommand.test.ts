@@ -85,9 +85,9 @@ class Workshop {
 
   build() {
     const leaves = [{ lotId: null, thickness: thou(20), written: '20', unit: 'thou' as const, count: 1 }];
-    const slotId = this.setUp.slots.find((s) => s.kind === 'adjuster')?.id ?? '';
+    const placeId = this.setUp.places.find((p) => p.takes === 'leaves')?.id ?? '';
     const said = { stage: 'as_found' as const, at: at(), who: '', label: '', feel: [], note: '' };
-    return { id: newId(), assemblyId: this.boxId, parentId: null, ...said, fits: [{ id: newId(), slotId, leaves, state: null }] };
+    return { id: newId(), assemblyId: this.boxId, parentId: null, ...said, fits: [{ id: newId(), placeId, leaves, state: null }] };
   }
 
   reading(buildId: string | null) {
@@ -172,8 +172,7 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
     method: 'size',
     instrument: INSTRUMENTS.micMm,
   }),
-  'feature.size': (w) => ({ kind: 'feature.size', id: w.setUp.features[0]?.id ?? '', revision: 1, size: mm(30) }),
-  'part.turn': (w) => ({ kind: 'part.turn', id: w.setUp.parts[0]?.id ?? '', revision: 1, turned: true }),
+  'place.turn': (w) => ({ kind: 'place.turn', id: w.setUp.places[0]?.id ?? '', revision: 1, turned: true }),
   'limit.set': (w) => ({ kind: 'limit.set', limit: w.limit('6-9 thou', 6, 9) }),
   'limit.use': (w) => ({ kind: 'limit.use', id: w.first.id, revision: 2 }),
   'specs.add': (w) => ({ kind: 'specs.add', specs: [w.spec('Another: 5-8 thou')] }),

@@ -31,7 +31,7 @@ export const journal = {
   lastOf: (db: Db, clientId: string): JournalRow | null =>
     db
       .prepare<[string], JournalRow>(
-        `SELECT ${COLUMNS} FROM journal j WHERE client_id = ? AND undoes IS NULL AND NOT EXISTS (SELECT 1 FROM journal u WHERE u.undoes = j.seq) ORDER BY seq DESC LIMIT 1`,
+        `SELECT ${COLUMNS} FROM journal j WHERE client_id = ? AND undoes IS NULL AND seq > (SELECT coalesce(max(seq), 0) FROM journal WHERE kind = 'upgrade') AND NOT EXISTS (SELECT 1 FROM journal u WHERE u.undoes = j.seq) ORDER BY seq DESC LIMIT 1`,
       )
       .get(clientId) ?? null,
   /** The entry of a job before another of it; 0 where it was the first. */

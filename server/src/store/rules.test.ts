@@ -3,11 +3,13 @@ import { tmpdir } from 'node:os';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import { newShaft, withUnderstood, workshopFile, type Change, type RawReading } from '@elder-cog/contract';
+import { factsProblems, jobsIn, newLink, newShaft, withUnderstood, type Change, type RawReading } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, thou, type Length } from '@elder-cog/core';
 import { derive } from '@elder-cog/derive';
 import Database from 'better-sqlite3';
-import { apply, importFile, jobFacts, jobFile, journalDisagrees, openDb, readBare, type Db } from '../index.ts';
+import { apply, jobFacts, jobFile, journalDisagrees, openDb, readBare, type Db } from '../index.ts';
+import { allFacts, everyFact } from './facts.ts';
+import { asSaid, demoStateSix, statesSix, writeDatabaseSix } from './oldDatabase.fixture.ts';
 
 let count = 0;
 const newId = (): string => `00000000-0000-4000-8000-${(++count).toString(16).padStart(12, '0')}`;
@@ -28,6 +30,15 @@ const refusal = (change: Change): { code: string; message: string } => {
     return error as { code: string; message: string };
   }
   return { code: 'taken', message: '' };
+};
+
+const placeOf = ({ places }: Pick<ReturnType<typeof newShaft>, 'places'>, role: string): string => places.find((p) => p.role === role)?.id ?? '';
+
+/** A size of a part, read for the first time. */
+const sized = (link: ReturnType<typeof newLink>, text: string): Change => {
+  const raw = withUnderstood({ method: 'size' as const, text, instrument: INSTRUMENTS.micMm, restsOn: [] });
+  const read = { id: newId(), stationId: link.id, buildId: null, raw, who: '', takenAt: at(), supersedes: null, keptAs: { value: null, words: '' } };
+  return { kind: 'rows.add', stations: [link], limits: [], readings: [read] };
 };
 
 /** A machine with a shaft, in one command. */
@@ -56,13 +67,13 @@ function begin() {
     assemblyId,
     shaftId: whole.shaft.id,
     gapId: whole.stations[0]?.id ?? '',
-    slotId: whole.slots[0]?.id ?? '',
-    feature: whole.features[0]?.id ?? '',
+    placeId: placeOf(whole, 'pack'),
+    link: newLink(whole.shaft.id, whole.features[0] ?? { id: '', role: '', name: '' }, newId),
   };
 }
 const build = (
   assemblyId: string,
-  slotId: string,
+  placeId: string,
   thickness: Length,
   more: { parentId?: string | null; count?: number; id?: string; saw?: string | null } = {},
 ): Change => ({
@@ -77,7 +88,7 @@ const build = (
     label: '',
     feel: [],
     note: '',
-    fits: [{ id: newId(), slotId, leaves: [{ lotId: null, thickness, written: '20', unit: 'thou', count: more.count ?? 1 }], state: null }],
+    fits: [{ id: newId(), placeId, leaves: [{ lotId: null, thickness, written: '20', unit: 'thou', count: more.count ?? 1 }], state: null }],
   },
   ...(more.saw === undefined ? {} : { saw: more.saw }),
 });
@@ -119,7 +130,7 @@ describe('a command is held to what a file is held to', () => {
   it('a reading on another machine’s build is refused, so that the machine’s own file can always come in again', () => {
     const [one, other] = [begin(), begin()];
     const built = newId();
-    send(build(other.assemblyId, other.slotId, thou(20), { id: built }));
+    send(build(other.assemblyId, other.placeId, thou(20), { id: built }));
     expect(refusal(reading(one.gapId, '12', built)).code).toBe('unknownParent');
     send(reading(one.gapId, '12'));
     const file = jobFile(db, one.jobId, at());
@@ -127,18 +138,21 @@ describe('a command is held to what a file is held to', () => {
   });
   it('a build in a place of another machine, or twice in one place, is refused', () => {
     const [one, other] = [begin(), begin()];
-    expect(refusal(build(one.assemblyId, other.slotId, thou(20))).code).toBe('unknownParent');
-    const twice = build(one.assemblyId, one.slotId, thou(20)) as Extract<Change, { kind: 'build.add' }>;
+    expect(refusal(build(one.assemblyId, other.placeId, thou(20))).code).toBe('unknownParent');
+    const twice = build(one.assemblyId, one.placeId, thou(20)) as Extract<Change, { kind: 'build.add' }>;
     twice.build.fits.push({ ...(twice.build.fits[0] as (typeof twice.build.fits)[number]), id: newId() });
     expect(refusal(twice).code).toMatch(/^(badRequest|alreadyHere)$/);
   });
   it('a gap that names no contact, and a length between faces that are not there, are refused', () => {
     const { assemblyId } = begin();
     const shaft = newShaft({ assemblyId, name: 'Layshaft', template: 'taperPair', place: 'underCover', gasket: false, position: 1, newId });
-    const noContact = { ...shaft, stations: shaft.stations.map((s, i) => (i === 0 ? { ...s, contactRole: 'nowhere' } : s)) };
-    expect(refusal(noContact)).toMatchObject({ code: 'badRequest', message: expect.stringMatching(/nowhere.*the role of a contact of this shaft/) });
-    const noFace = { ...shaft, features: shaft.features.map((f, i) => (i === 0 ? { ...f, fromFace: 'nowhere' } : f)) };
-    expect(refusal(noFace).message).toMatch(/a face of a part of this shaft/);
+    const noContact = {
+      ...shaft,
+      stations: shaft.stations.map((s, i) => (i === 0 ? { ...s, reads: { what: 'gap' as const, contacts: [newId()] } } : s)),
+    };
+    expect(refusal(noContact)).toMatchObject({ code: 'unknownParent', more: { wanted: 'the id of a contact in this machine' } });
+    const noFace = { ...shaft, features: shaft.features.map((f, i) => (i === 0 ? { ...f, fromFace: newId() } : f)) };
+    expect(refusal(noFace).code).toBe('unknownParent');
     send(shaft);
   });
   it('a withdrawal of itself, or of what is not there, is refused', () => {
@@ -158,14 +172,10 @@ describe('a command is held to what a file is held to', () => {
 
 describe('a new figure is one that a gearbox can have', () => {
   it.each([
-    ['a leaf of 4 µm', (w: ReturnType<typeof begin>) => build(w.assemblyId, w.slotId, 4_000 as Length), /0\.004 mm.*a leaf of 0\.005 to 100 mm/],
-    ['a leaf of 101 mm', (w: ReturnType<typeof begin>) => build(w.assemblyId, w.slotId, mm(101)), /101 mm/],
-    ['a pack of 320 mm', (w: ReturnType<typeof begin>) => build(w.assemblyId, w.slotId, mm(80), { count: 4 }), /a pack of up to 300 mm/],
-    [
-      'a size of 2.1 m',
-      (w: ReturnType<typeof begin>) => ({ kind: 'feature.size' as const, id: w.feature, revision: 1, size: mm(2_100) }),
-      /a size up to 2 m/,
-    ],
+    ['a leaf of 4 µm', (w: ReturnType<typeof begin>) => build(w.assemblyId, w.placeId, 4_000 as Length), /0\.004 mm.*a leaf of 0\.005 to 100 mm/],
+    ['a leaf of 101 mm', (w: ReturnType<typeof begin>) => build(w.assemblyId, w.placeId, mm(101)), /101 mm/],
+    ['a pack of 320 mm', (w: ReturnType<typeof begin>) => build(w.assemblyId, w.placeId, mm(80), { count: 4 }), /a pack of up to 300 mm/],
+    ['a size of 2.1 m', (w: ReturnType<typeof begin>) => sized(w.link, '2100 mm'), /a size up to 2 m/],
     ['a gap limit of 51 mm', (w: ReturnType<typeof begin>) => limit(w.gapId, mm(0), mm(51)), /a gap within 50 mm/],
     ['a preload of 51 mm', (w: ReturnType<typeof begin>) => limit(w.gapId, mm(-51), mm(0)), /a gap within 50 mm/],
     ['a float of 12 inches', (w: ReturnType<typeof begin>) => reading(w.gapId, '12 in'), /304\.8 mm.*a gap within 50 mm/],
@@ -185,9 +195,9 @@ describe('a new figure is one that a gearbox can have', () => {
   it('each limit itself is taken', () => {
     const w = begin();
     for (const change of [
-      build(w.assemblyId, w.slotId, mm(0.005)),
-      build(w.assemblyId, w.slotId, mm(100), { count: 3 }),
-      { kind: 'feature.size' as const, id: w.feature, revision: 1, size: mm(2_000) },
+      build(w.assemblyId, w.placeId, mm(0.005)),
+      build(w.assemblyId, w.placeId, mm(100), { count: 3 }),
+      sized(w.link, '2000 mm'),
       limit(w.gapId, mm(-50), mm(50)),
     ])
       send(change);
@@ -210,9 +220,9 @@ describe('a build that somebody else made since', () => {
   it('is said with a fit that had not seen it, and with a reading; what is of another shaft is not', () => {
     const w = begin();
     const [first, second] = [newId(), newId()];
-    send(build(w.assemblyId, w.slotId, thou(20), { id: first, saw: null }));
-    send(build(w.assemblyId, w.slotId, thou(10), { id: second, saw: first, parentId: first }));
-    expect(refusal(build(w.assemblyId, w.slotId, thou(10), { saw: first }))).toMatchObject({ code: 'newerBuild', more: { theirs: { id: second } } });
+    send(build(w.assemblyId, w.placeId, thou(20), { id: first, saw: null }));
+    send(build(w.assemblyId, w.placeId, thou(10), { id: second, saw: first, parentId: first }));
+    expect(refusal(build(w.assemblyId, w.placeId, thou(10), { saw: first }))).toMatchObject({ code: 'newerBuild', more: { theirs: { id: second } } });
     expect(refusal(reading(w.gapId, '6', first, first))).toMatchObject({ code: 'newerBuild', more: { theirs: { id: second } } });
     // it was indeed read before that, and is said to have been
     send(reading(w.gapId, '6', first, second));
@@ -226,36 +236,69 @@ describe('a build that somebody else made since', () => {
       newId,
     });
     send(lay);
-    send(build(w.assemblyId, lay.slots[0]?.id ?? '', thou(5), { saw: null, parentId: second }));
+    send(build(w.assemblyId, placeOf(lay, 'pack'), thou(5), { saw: null, parentId: second }));
     send(reading(w.gapId, '6', second, second));
   });
   it('one that was taken back since is said too', () => {
     const w = begin();
     const first = newId();
-    send(build(w.assemblyId, w.slotId, thou(20), { id: first, saw: null }));
+    send(build(w.assemblyId, w.placeId, thou(20), { id: first, saw: null }));
     send({ kind: 'withdraw', withdrawal: { id: newId(), ofKind: 'build', ofId: first, who: '', at: at(), why: '' } });
     expect(refusal(reading(w.gapId, '6', first, first))).toMatchObject({ code: 'newerBuild', more: { theirs: null } });
   });
 });
 
-describe('a database of the version before', () => {
-  it('comes along: the same facts, the same answers, in the order its clocks had them, and its rows as closed to change as they were', () => {
-    const DEMO = workshopFile.parse(readBare(readFileSync(new URL('../../../demo/workshop.json', import.meta.url))));
-    const jobId = DEMO.jobs[0]?.job.id ?? '';
-    importFile(db, DEMO);
-    const folder = mkdtempSync(join(tmpdir(), 'elder-cog-before-'));
+describe('a database of a version before', () => {
+  let folder: string;
+  beforeEach(() => {
+    folder = mkdtempSync(join(tmpdir(), 'elder-cog-before-'));
+  });
+  afterEach(() => rmSync(folder, { recursive: true, force: true }));
+  const said = (now: Db): unknown[] => allFacts(now).map((facts) => asSaid(derive(facts)));
+
+  it('of parts and slots says of every machine what it said, and agrees with its journal', () => {
     const file = join(folder, 'workshop.sqlite');
-    const old = new Database(file);
+    writeDatabaseSix(file);
+    const now = openDb(file);
+    expect(said(now)).toEqual(statesSix().map(asSaid));
+    expect(journalDisagrees(now)).toEqual([]);
+    // it is whole: every row names what is there, and what was typed into a part is read of it
+    const facts = allFacts(now);
+    expect(facts.flatMap((job) => factsProblems(job, { has: () => true } as never))).toEqual([]);
+    const migrated = facts.flatMap(({ stations, readings }) =>
+      readings.filter(({ raw }) => raw.migrated).map(({ who, stationId }) => [who, stations.find((s) => s.id === stationId)?.subject]),
+    );
+    expect(migrated).toEqual(Array.from({ length: 6 }, () => ['A. B.', 'link']));
+    now.close();
+  });
+  it('in a file says of the made-up machine what it said', () => {
+    const file = readBare(readFileSync(new URL('../../../contract/fixtures/workshop-v6.json', import.meta.url)));
+    const [job] = jobsIn(file);
+    expect(job && asSaid(derive(job))).toEqual(asSaid(demoStateSix()));
+  });
+  it('is not undone back beyond the day it was brought over', () => {
+    const file = join(folder, 'workshop.sqlite');
+    writeDatabaseSix(file);
+    const now = openDb(file);
+    const client = now.prepare<[], string>("SELECT client_id FROM journal WHERE client_id <> '' LIMIT 1").pluck().get() ?? '';
+    const undo = (): void => void apply(now, { commandId: newId(), clientId: client, who: '', at: at(), change: { kind: 'undo' } });
+    expect(undo).toThrow(expect.objectContaining({ code: 'nothingToUndo' }));
+    now.close();
+  });
+  it('comes along in the order its clocks had, and its rows are as closed to change as they were', () => {
+    const [six, three] = [join(folder, 'six.sqlite'), join(folder, 'three.sqlite')];
+    writeDatabaseSix(six);
+    const from = new Database(six, { readonly: true });
+    const old = new Database(three);
     for (const name of ['001-facts', '002-specs-and-journal', '003-wear-book'])
       old.exec(readFileSync(new URL(`./migrations/${name}.sql`, import.meta.url), 'utf8'));
     old.pragma('foreign_keys = OFF');
     old.pragma('user_version = 3');
-    const tables = old.prepare<[], string>("SELECT name FROM sqlite_master WHERE type = 'table'").pluck().all();
-    for (const table of tables) {
+    for (const table of old.prepare<[], string>("SELECT name FROM sqlite_master WHERE type = 'table'").pluck().all()) {
       const columns = old.prepare<[string], string>('SELECT name FROM pragma_table_info(?)').pluck().all(table);
       // put down last first, so that only the clocks know the order
       const backwards = ['build', 'reading', 'withdrawal', 'inspection', 'acceptance', 'photo'].includes(table);
-      const rows = db
+      const rows = from
         .prepare<[], Record<string, unknown>>(
           `SELECT ${columns.map((c) => `"${c}"`).join(', ')} FROM "${table}" ORDER BY rowid ${backwards ? 'DESC' : 'ASC'}`,
         )
@@ -265,24 +308,18 @@ describe('a database of the version before', () => {
       for (const row of rows)
         insert.run(table === 'reading' ? { ...row, raw: JSON.stringify(asTyped(JSON.parse(String(row.raw)) as RawReading)) } : row);
     }
-    const [first] = DEMO.jobs[0]?.readings ?? [];
-    const after = first && { ...first, raw: asTyped(first.raw) };
-    old
-      .prepare(
-        "INSERT INTO journal (command_id, client_id, who, at, kind, job_id, what, effects) VALUES ('c', 'c', '', '2026-01-01T00:00:00.000Z', 'reading.keep', ?, '{}', ?)",
-      )
-      .run(jobId, JSON.stringify([{ table: 'reading', id: first?.id, before: null, after }]));
+    from.close();
     old.close();
-    const now = openDb(file);
-    expect(jobFacts(now, jobId)).toEqual(jobFacts(db, jobId));
-    // what the upgrade put beside a reading is no disagreement with the journal that first wrote it
+    const [now, later] = [openDb(three), openDb(six)];
+    const order = (of: Db): unknown => everyFact(of).map(({ builds, readings }) => [builds.map((b) => b.id), readings.map((r) => r.id)]);
+    expect(order(now)).toEqual(order(later));
+    expect(said(now)).toEqual(said(later));
     expect(journalDisagrees(now)).toEqual([]);
-    expect(derive(jobFacts(now, jobId))).toEqual(derive(jobFacts(db, jobId)));
     for (const table of ['reading', 'build', 'withdrawal', 'strip_entry', 'inspection', 'photo']) {
       if (now.prepare(`SELECT count(*) FROM ${table}`).pluck().get() === 0) continue;
       expect(() => now.exec(`UPDATE ${table} SET seq = 0`)).toThrow(/never changed|withdraw it/);
     }
     now.close();
-    rmSync(folder, { recursive: true, force: true });
+    later.close();
   });
 });

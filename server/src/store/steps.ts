@@ -1,9 +1,11 @@
 import { understoodIn } from '@elder-cog/contract';
 import type { Database as Db } from 'better-sqlite3';
+import { bringPlaces } from './migrations/placesStep.ts';
 
 /** What SQL alone cannot do of a migration, by its number: done in the same transaction, after its SQL. */
 export const STEPS: Readonly<Record<number, (db: Db) => void>> = {
   5: understandOldReadings,
+  7: bringPlaces,
 };
 
 function understandOldReadings(db: Db): void {

@@ -14,9 +14,9 @@ import type { Db } from './open.ts';
 import { openItems } from './openItems.ts';
 import { parts } from './parts.ts';
 import { photos } from './photos.ts';
+import { places } from './places.ts';
 import { readings } from './readings.ts';
 import { shafts } from './shafts.ts';
-import { slots } from './slots.ts';
 import { specs } from './specs.ts';
 import { stations } from './stations.ts';
 import { strip } from './strip.ts';
@@ -54,9 +54,9 @@ const STORES: { readonly [T in DescriptionTable]: DescriptionStore<RowOf[T]> } &
   assembly: assemblies,
   shaft: shafts,
   part: parts,
+  place: places,
   feature: features,
   contact: contacts,
-  slot: slots,
   station: stations,
   limit: limits,
   spec: specs,
@@ -94,6 +94,7 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
     namedIn: [
       ['shaft', 'SELECT id FROM shaft WHERE assembly_id = ?'],
       ['assembly', 'SELECT id FROM assembly WHERE mirror_of = ?'],
+      ['part', 'SELECT id FROM part WHERE assembly_id = ?'],
       ['build', 'SELECT id FROM build WHERE assembly_id = ?'],
       ['strip', 'SELECT id FROM strip_entry WHERE assembly_id = ?'],
       ['station', 'SELECT id FROM station WHERE assembly_id = ?'],
@@ -102,29 +103,44 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
   shaft: {
     jobOf: 'SELECT a.job_id AS job FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE s.id = ?',
     namedIn: [
-      ['part', 'SELECT id FROM part WHERE shaft_id = ?'],
-      ['feature', 'SELECT id FROM feature WHERE shaft_id = ?'],
+      ['place', 'SELECT id FROM place WHERE shaft_id = ?'],
       ['contact', 'SELECT id FROM contact WHERE shaft_id = ?'],
-      ['slot', 'SELECT id FROM slot WHERE shaft_id = ?'],
       ['station', 'SELECT id FROM station WHERE shaft_id = ?'],
       ['strip', 'SELECT id FROM strip_entry WHERE shaft_id = ?'],
     ],
   },
   part: {
-    jobOf: 'SELECT a.job_id AS job FROM part p JOIN shaft s ON s.id = p.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE p.id = ?',
-    namedIn: [],
+    jobOf: 'SELECT a.job_id AS job FROM part p JOIN assembly a ON a.id = p.assembly_id WHERE p.id = ?',
+    namedIn: [
+      ['place', 'SELECT id FROM place WHERE part_id = ?'],
+      ['feature', 'SELECT id FROM feature WHERE part_id = ?'],
+      ['build', 'SELECT build_id AS id FROM build_fit WHERE part_id = ?'],
+    ],
   },
   feature: {
-    jobOf: 'SELECT a.job_id AS job FROM feature f JOIN shaft s ON s.id = f.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE f.id = ?',
-    namedIn: [],
+    jobOf: 'SELECT a.job_id AS job FROM feature f JOIN part p ON p.id = f.part_id JOIN assembly a ON a.id = p.assembly_id WHERE f.id = ?',
+    namedIn: [
+      ['contact', 'SELECT id FROM contact WHERE stand_id = ?'],
+      ['station', `SELECT id FROM station WHERE json_extract(reads, '$.feature') = ?`],
+    ],
   },
   contact: {
     jobOf: 'SELECT a.job_id AS job FROM contact c JOIN shaft s ON s.id = c.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE c.id = ?',
-    namedIn: [],
+    namedIn: [
+      [
+        'station',
+        `SELECT t.id FROM contact c JOIN station t ON t.shaft_id = c.shaft_id JOIN json_each(t.reads, '$.contacts') r ON r.value = c.id WHERE c.id = ?`,
+      ],
+    ],
   },
-  slot: {
-    jobOf: 'SELECT a.job_id AS job FROM slot p JOIN shaft s ON s.id = p.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE p.id = ?',
-    namedIn: [['build', 'SELECT build_id AS id FROM build_fit WHERE slot_id = ?']],
+  place: {
+    jobOf: 'SELECT a.job_id AS job FROM place p JOIN shaft s ON s.id = p.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE p.id = ?',
+    namedIn: [
+      ['build', 'SELECT build_id AS id FROM build_fit WHERE place_id = ?'],
+      ['contact', 'SELECT id FROM contact WHERE fastener_id = ?'],
+      ['contact', 'SELECT c.id FROM face f JOIN contact c ON c.face_a = f.id OR c.face_b = f.id WHERE f.place_id = ?'],
+      ['feature', 'SELECT x.id FROM face f JOIN feature x ON x.from_face = f.id OR x.to_face = f.id WHERE f.place_id = ?'],
+    ],
   },
   station: {
     jobOf:

@@ -7,8 +7,8 @@ import { jobFacts } from './facts.ts';
 import { jobs } from './jobs.ts';
 import { journal, type Effect, type JournalRow } from './journal.ts';
 import type { Db } from './open.ts';
+import { places } from './places.ts';
 import { shafts } from './shafts.ts';
-import { slots } from './slots.ts';
 import { stations } from './stations.ts';
 import { descriptionStore, isObservation, namedBy, stands, type DescriptionTable } from './tables.ts';
 import type { Writer } from './writer.ts';
@@ -78,10 +78,10 @@ export function undoable(db: Db, clientId: string): UndoableReply {
 function shaftOf(db: Db, effects: readonly JournalEffect[]): string | null {
   for (const { table, id, after } of effects) {
     if (table === 'shaft') return id;
-    const row = after as { shaftId?: string | null; stationId?: string; fits?: { slotId: string }[]; ofId?: string } | null;
+    const row = after as { shaftId?: string | null; stationId?: string; fits?: { placeId: string }[]; ofId?: string } | null;
     if (row?.shaftId) return row.shaftId;
     const [fit] = row?.fits ?? [];
-    const found = stations.byId(db, row?.stationId ?? '')?.shaftId ?? slots.byId(db, fit?.slotId ?? '')?.shaftId;
+    const found = stations.byId(db, row?.stationId ?? '')?.shaftId ?? places.byId(db, fit?.placeId ?? '')?.shaftId;
     if (found !== undefined) return found;
   }
   return null;

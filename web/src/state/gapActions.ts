@@ -1,7 +1,9 @@
 import {
+  newLink,
   NOT_MEASURED,
   type Build,
   type Change,
+  type Feature,
   type FitLeaf,
   type JobFacts,
   type LimitSource,
@@ -19,7 +21,7 @@ import {
   type Meaning,
   type ReadingEntry,
 } from '@elder-cog/core';
-import { floatBefore, type ShaftState } from '@elder-cog/derive';
+import { floatBefore, type FeatureSize, type ShaftState } from '@elder-cog/derive';
 import { newId, useSettings } from './settings.ts';
 
 /** The commands behind the buttons, made from what is shown. */
@@ -67,6 +69,30 @@ export const sizeRead = ({
   ...(newSet === undefined ? {} : { newSet }),
   restsOn: [],
 });
+
+/** A size of a part: the first makes the station it is read at, and another begins afresh. */
+export function keepSize(
+  shaftId: string,
+  feature: Feature,
+  { readings, stationId }: FeatureSize,
+  text: string,
+  { value, unit }: Meaning<Length>,
+): Change {
+  const again = readings.length > 0 ? { newSet: 'measured again' } : {};
+  const raw: RawReading = { method: 'size', text, understood: { how: 'sizes', values: [value], unit }, instrument: null, ...again, restsOn: [] };
+  const link = newLink(shaftId, feature, newId);
+  const reading = {
+    id: newId(),
+    stationId: stationId ?? link.id,
+    buildId: null,
+    raw,
+    who: signed(),
+    takenAt: now(),
+    supersedes: null,
+    keptAs: { value, words: text.slice(0, 120) },
+  };
+  return stationId === null ? { kind: 'rows.add', stations: [link], limits: [], readings: [reading] } : { kind: 'reading.keep', reading };
+}
 
 /** A lone maximum is from nothing up to it; below nothing there is no such floor. */
 export const bounds = (min: Length | null, max: Length | null): { min: Length | null; max: Length | null } => ({
@@ -149,13 +175,13 @@ const buildOf = (shaft: ShaftState, stage: Build['stage'], fits: Build['fits'], 
 export function fitPack(shaft: ShaftState, leaves: readonly FitLeaf[]): Change {
   const slot = shaft.slots.find((s) => s.slot.kind === 'adjuster');
   const stage = shaft.current !== null ? 'dry' : 'as_found';
-  return buildOf(shaft, stage, slot ? [{ id: newId(), slotId: slot.slot.id, leaves: [...leaves], state: null }] : []);
+  return buildOf(shaft, stage, slot ? [{ id: newId(), placeId: slot.slot.id, leaves: [...leaves], state: null }] : []);
 }
 
 /** As it was found, with a pack nobody has measured: it can be read all the same. */
 export function packNotKnown(shaft: ShaftState): Change {
   const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
-  return buildOf(shaft, 'as_found', pack ? [{ id: newId(), slotId: pack.slot.id, leaves: [], state: NOT_MEASURED }] : []);
+  return buildOf(shaft, 'as_found', pack ? [{ id: newId(), placeId: pack.slot.id, leaves: [], state: NOT_MEASURED }] : []);
 }
 
 /** A float the strip log says, as the reading of a build: nobody said what it was read with. */
@@ -182,7 +208,7 @@ export function foundAs(shaft: ShaftState, build: Change, facts: JobFacts): Chan
 /** A change made without fitting: bolts torqued, another gasket. A child build with that slot's state. */
 export const changeState = (shaft: ShaftState, slotId: string, state: string): Change =>
   buildOf(shaft, shaft.current?.build.stage === 'as_found' ? 'loose' : (shaft.current?.build.stage ?? 'loose'), [
-    { id: newId(), slotId, leaves: [], state },
+    { id: newId(), placeId: slotId, leaves: [], state },
   ]);
 
 /** Every leaf of a pack by itself. */

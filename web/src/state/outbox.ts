@@ -218,8 +218,8 @@ function hold(batch: Batch, mine: Change, theirs: Theirs): void {
 function overMyOwn(mine: Change, theirs: Theirs): Change | null {
   const { row } = theirs;
   if (theirs.code !== 'newerBuild' || row?.id === undefined || !ownBuilds.has(row.id)) return null;
-  const slots = new Set((row.fits as { slotId: string }[]).map((fit) => fit.slotId));
-  if (mine.kind === 'build.add' && mine.build.fits.some((fit) => slots.has(fit.slotId))) return null;
+  const slots = new Set((row.fits as { placeId: string }[]).map((fit) => fit.placeId));
+  if (mine.kind === 'build.add' && mine.build.fits.some((fit) => slots.has(fit.placeId))) return null;
   return overThis(mine, theirs)[0]?.change ?? null;
 }
 

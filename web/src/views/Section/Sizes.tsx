@@ -1,10 +1,11 @@
 import type { Feature } from '@elder-cog/contract';
-import { describeLength, formatLength, solveUnknown, type Length, type Understood } from '@elder-cog/core';
-import { expectedAround, graphOf, packTotal, type GapState, type ShaftState } from '@elder-cog/derive';
+import { describeLength, formatLength, solveUnknown, type Length, type Meaning, type Understood } from '@elder-cog/core';
+import { expectedAround, filledPlaces, graphOf, packTotal, sizeOf, type FeatureSize, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Chip, Heading, Quiet } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
+import { keepSize, withdraw } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { bareUnit, inBoth } from '../../state/understood.ts';
 
@@ -13,9 +14,10 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
   const { facts } = useJob();
   const { send } = useCommand();
   const [open, setOpen] = useState(false);
-  const mine = facts.features.filter((f) => f.shaftId === shaft.shaft.id);
-  const known = mine.filter((f) => f.size !== null).length;
-  const turnable = facts.parts.filter((p) => p.shaftId === shaft.shaft.id && ['gear', 'shaft', 'washer', 'bush'].includes(p.kind));
+  const filled = filledPlaces(facts, shaft.shaft, shaft.current);
+  const mine = filled.flatMap(({ features }) => features).map((feature) => ({ feature, size: sizeOf(facts, feature) }));
+  const known = mine.filter(({ size }) => size.value !== null).length;
+  const turnable = filled.map(({ place }) => place).filter(({ kind }) => ['gear', 'shaft', 'washer', 'bush'].includes(kind));
   return (
     <section aria-label="Sizes of the parts" className="no-print border-t border-rule px-4 py-1">
       <div className="flex flex-wrap items-center gap-x-4">
@@ -29,20 +31,28 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
       {open && (
         <div className="pb-3">
           <div className="grid grid-cols-3 gap-x-5 max-xl:grid-cols-2 max-sm:grid-cols-1">
-            {mine.map((feature) => (
-              <SizeField key={`${feature.id}-${feature.revision}`} feature={feature} bare={bareUnit(gap)} />
+            {mine.map(({ feature, size }) => (
+              <SizeField
+                key={`${feature.id}-${size.readings.map((r) => r.id).join(' ')}`}
+                shaftId={shaft.shaft.id}
+                feature={feature}
+                size={size}
+                bare={bareUnit(gap)}
+              />
             ))}
           </div>
           <FromSizes shaft={shaft} gap={gap} />
           <Heading className="mt-2">Fitted the other way round</Heading>
           <div className="mt-1 flex flex-wrap gap-2">
-            {turnable.map((part) => (
+            {turnable.map((place) => (
               <Chip
-                key={part.id}
-                on={part.turned}
-                onClick={() => void send({ kind: 'part.turn', id: part.id, revision: part.revision, turned: !part.turned }).catch(() => undefined)}
+                key={place.id}
+                on={place.turned}
+                onClick={() =>
+                  void send({ kind: 'place.turn', id: place.id, revision: place.revision, turned: !place.turned }).catch(() => undefined)
+                }
               >
-                {part.name}
+                {place.name}
               </Chip>
             ))}
           </div>
@@ -60,10 +70,11 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   if ('value' in sizes) return <p className="m-0">By the sizes alone the gap is {inBoth(sizes.value, gap.unit)}. A build outweighs a sum.</p>;
   const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
   const reading = gap.now.kind === 'read' && gap.now.reading?.kind === 'estimate' ? gap.now.reading.value : null;
+  const { reads } = gap.station;
+  const [contact] = reads?.what === 'gap' ? reads.contacts : [];
+  const packs = new Map(pack ? [[pack.slot.id, packTotal(pack.fitting.leaves)]] : []);
   const solved =
-    reading === null || !gap.station.contactRole
-      ? null
-      : solveUnknown(graphOf(facts, shaft.shaft, packTotal(pack?.fitting.leaves)), gap.station.contactRole, reading);
+    reading === null || contact === undefined ? null : solveUnknown(graphOf(facts, shaft.shaft, { packs, current: shaft.current }), contact, reading);
   return (
     <p className="m-0 text-ink2">
       {solved
@@ -73,27 +84,30 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   );
 }
 
-function SizeField({ feature, bare }: { feature: Feature; bare: 'thou' | 'mm' }): JSX.Element {
+function SizeField({ shaftId, feature, size, bare }: { shaftId: string; feature: Feature; size: FeatureSize; bare: 'thou' | 'mm' }): JSX.Element {
   const { send } = useCommand();
   const typed = bare === 'mm' ? 'mm' : 'in';
-  const set = (size: Length | null): void => {
-    if (size === feature.size) return;
-    void send({ kind: 'feature.size', id: feature.id, revision: feature.revision, size }).catch(() => undefined);
+  const clear = (): void => {
+    for (const { id } of size.readings) void send(withdraw('reading', id, 'no size')).catch(() => undefined);
+  };
+  const set = (text: string, meaning: Meaning<Length>): void => {
+    if (meaning.value === size.value) return;
+    void send(keepSize(shaftId, feature, size, text, meaning)).catch(() => undefined);
   };
   const entry = useEntry(
     {
       field: 'size',
       bare,
       quantity: /gasket/i.test(feature.name) ? 'gasket' : 'distancePiece',
-      ...(feature.size === null ? {} : { expected: expectedAround(feature.size) }),
+      ...(size.value === null ? {} : { expected: expectedAround(size.value) }),
     },
     {
-      initial: feature.size === null ? '' : `${formatLength(feature.size, typed)} ${typed}`,
+      initial: size.value === null ? '' : `${formatLength(size.value, typed)} ${typed}`,
       also: moreThanNothing,
-      onKeep: ({ value }) => set(value),
+      onKeep: (meaning, text) => set(text, meaning),
     },
   );
-  const keep = (): void => (entry.text.trim() === '' ? set(null) : entry.keep());
+  const keep = (): void => (entry.text.trim() === '' ? clear() : entry.keep());
   return (
     <form
       onSubmit={(event) => {

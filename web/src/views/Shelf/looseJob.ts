@@ -35,7 +35,7 @@ export function looseJob({ machine, place, pack, limits, read }: LooseQuestion):
     newId,
   });
   const gap = shaft.stations.find((s) => s.subject === 'gap');
-  const slot = shaft.slots.find((s) => s.kind === 'adjuster');
+  const slot = shaft.places.find((p) => p.takes === 'leaves');
   if (!gap || !slot) return null;
   const { method, instrument, text } = read;
   const { kind: _, ...whole } = { ...shaft, stations: shaft.stations.map((s) => (s.id === gap.id ? { ...s, method, instrument } : s)) };
@@ -56,7 +56,7 @@ export function looseJob({ machine, place, pack, limits, read }: LooseQuestion):
         label: '',
         feel: [],
         note: '',
-        fits: [{ id: newId(), slotId: slot.id, leaves: leavesFromSaid(pack, []), state: null }],
+        fits: [{ id: newId(), placeId: slot.id, leaves: leavesFromSaid(pack, []), state: null }],
       },
     ],
     readings: [

@@ -136,7 +136,9 @@ function subOf(group: SpecGroup, { spec, limit }: SpecEntry): string {
 }
 
 const stationWords = (station: Station): string =>
-  isFeatureKind(station.subject) ? FEATURES[station.subject].measures : { gap: 'a gap', pair: 'clearance', check: 'a check' }[station.subject];
+  isFeatureKind(station.subject)
+    ? FEATURES[station.subject].measures
+    : { gap: 'a gap', link: 'a size', pair: 'clearance', check: 'a check' }[station.subject];
 
 function TwoColumns({ limits }: { limits: QuantityLimits }): JSX.Element {
   const { imperial, metric } = twoSystems(limits);

@@ -1,0 +1,40 @@
+import type { JobFacts, PlaceFact } from '@elder-cog/contract';
+import type { Place } from '@elder-cog/core';
+import { remembered } from './remember.ts';
+
+/** A place of which something can be chosen or said: leaves, a gasket, whether its bolts are torqued. */
+export interface Slot {
+  readonly id: string;
+  readonly shaftId: string;
+  readonly role: string;
+  readonly name: string;
+  readonly kind: 'adjuster' | 'gasket' | 'bearing' | 'fastening';
+  /** where its pack sits */
+  readonly place: Place | null;
+}
+
+const STATED: Readonly<Record<string, Slot['kind']>> = { fastening: 'fastening', bearings: 'bearing' };
+
+function slotKind({ takes, kind }: PlaceFact): Slot['kind'] | null {
+  if (takes === 'leaves' || takes === 'part') return 'adjuster';
+  return takes === 'gasket' ? 'gasket' : (STATED[kind] ?? null);
+}
+
+/** Every place of a job that is a slot, in the order they stand on their shafts. */
+export const slotsOf = remembered(
+  (facts) => [facts.places],
+  ({ places }): readonly Slot[] =>
+    places.flatMap((place) => {
+      const kind = slotKind(place);
+      return kind === null ? [] : [{ id: place.id, shaftId: place.shaftId, role: place.role, name: place.name, kind, place: place.sits }];
+    }),
+);
+
+/** In the order they are asked about: packs first. */
+const ASKED: readonly Slot['kind'][] = ['adjuster', 'fastening', 'gasket', 'bearing'];
+
+/** The slots of one shaft. */
+export const slotsOfShaft = (facts: JobFacts, shaftId: string): readonly Slot[] =>
+  slotsOf(facts)
+    .filter((slot) => slot.shaftId === shaftId)
+    .sort((a, b) => ASKED.indexOf(a.kind) - ASKED.indexOf(b.kind));
