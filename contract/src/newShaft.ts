@@ -1,7 +1,6 @@
-import { mm, shaftTemplate, TEMPLATES, type Place, type ShaftTemplate, type TemplateName } from '@elder-cog/core';
+import { mm, shaftTemplate, type Place, type ShaftTemplate, type TemplateName } from '@elder-cog/core';
 import type { z } from 'zod';
 import type { change } from './commands.ts';
-import type { Reads } from './facts/index.ts';
 
 type ShaftCreate = Extract<z.output<typeof change>, { kind: 'shaft.create' }>;
 
@@ -48,22 +47,32 @@ export function newShaft({
     instrument: null,
     gone: false,
   };
-  const gapReads: Reads = { what: 'gap', contacts: [idOf('contact', ready.gap.contact)] };
+  const [start, end] = ready.ends;
   return {
     kind: 'shaft.create',
-    shaft: { id: shaftId, assemblyId, name, origin: template, position },
+    shaft: { id: shaftId, assemblyId, name, origin: template, ends: [start, end], position },
     ...drawnPlaces(ready, { shaftId, assemblyId, idOf }),
     stations: [
-      {
+      ...ready.gaps.map((gap, i) => ({
         ...stationBase,
         id: newId(),
-        subject: 'gap',
-        quantity: 'length',
-        role: 'gap.float',
-        name: `${name} ${TEMPLATES[template].gap}`,
-        position: 0,
-        reads: gapReads,
-      },
+        subject: 'gap' as const,
+        quantity: 'length' as const,
+        role: gap.role,
+        name: gap.ofShaft ? `${name} ${gap.name}` : gap.name,
+        position: i,
+        reads: { what: 'gap' as const, contacts: gap.contacts.map((role) => idOf('contact', role)) },
+      })),
+      ...ready.depths.map((depth, i) => ({
+        ...stationBase,
+        id: newId(),
+        subject: 'depth' as const,
+        quantity: 'length' as const,
+        role: depth.role,
+        name: depth.name,
+        position: 8 + i,
+        reads: { what: 'depth' as const, from: idOf('face', depth.from), to: idOf('face', depth.to) },
+      })),
       ...CHECKS.map((check, i) => ({
         ...stationBase,
         id: newId(),
@@ -93,10 +102,8 @@ function idsFor(newId: () => string): IdOf {
 
 type Drawn = Pick<ShaftCreate, 'parts' | 'places' | 'features' | 'contacts'>;
 function drawnPlaces(ready: ShaftTemplate, { shaftId, assemblyId, idOf }: { shaftId: string; assemblyId: string; idOf: IdOf }): Drawn {
-  const sitting = ready.parts.filter(({ kind }) => kind !== 'pack');
-  const bolts = ready.slots.find(({ kind }) => kind === 'fastening');
-  const partAt = (face: string): string | undefined => sitting.find(({ faces }) => faces.includes(face))?.role;
-  const bearings = ready.contacts.filter(({ kind }) => kind === 'rolling');
+  const isPack = ({ takes }: ShaftTemplate['places'][number]): boolean => takes === 'leaves' || takes === 'part';
+  const sitting = ready.places.filter((place) => place.faces.length > 0 && !isPack(place));
   return {
     parts: sitting.map(({ role, name, kind, material }) => ({
       id: idOf('part', role),
@@ -107,69 +114,32 @@ function drawnPlaces(ready: ShaftTemplate, { shaftId, assemblyId, idOf }: { shaf
       number: '',
       condition: 'in use' as const,
     })),
-    places: [
-      ...ready.parts.map((part, position) => {
-        const slot = ready.slots.find((s) => s.part === part.role);
-        return {
-          id: idOf('place', part.role),
-          shaftId,
-          role: slot?.role ?? part.role,
-          name: slot?.name ?? part.name,
-          kind: part.kind,
-          position,
-          takes: part.kind === 'pack' ? ('leaves' as const) : part.kind === 'gasket' ? ('gasket' as const) : null,
-          sits: slot?.place ?? null,
-          partId: part.kind === 'pack' ? null : idOf('part', part.role),
-          turned: false,
-          faces: part.faces.map((role) => ({ id: idOf('face', role), role, inner: null, outer: null })),
-        };
-      }),
-      ...ready.slots
-        .filter(({ part }) => part === undefined)
-        .map(({ role, name, kind }, i) => ({
-          id: idOf('place', role),
-          shaftId,
-          role,
-          name,
-          kind: kind === 'bearing' ? 'bearings' : kind,
-          position: ready.parts.length + i,
-          takes: null,
-          sits: null,
-          partId: null,
-          turned: false,
-          faces: [],
-        })),
-    ],
-    features: [
-      ...ready.lengths
-        .filter(({ part }) => part !== 'pack')
-        .map(({ role, part, name, from, to, proportion }) => ({
-          id: idOf('feature', role),
-          partId: idOf('part', part),
-          role,
-          name,
-          kind: 'length' as const,
-          fromFace: idOf('face', from),
-          toFace: idOf('face', to),
-          nominal: null,
-          proportion: mm(proportion),
-        })),
-      ...bearings.map(({ role, name, a, b, proportion }) => {
-        const cone = [a, b].map(partAt).find((part) => sitting.some((p) => p.role === part && p.kind === 'cone'));
-        return {
-          id: idOf('feature', role),
-          partId: idOf('part', cone ?? partAt(a) ?? ''),
-          role,
-          name: name ?? 'bearing stand',
-          kind: 'stand' as const,
-          fromFace: idOf('face', a),
-          toFace: idOf('face', b),
-          nominal: null,
-          proportion: mm(proportion ?? 18.5),
-        };
-      }),
-    ],
-    contacts: ready.contacts.map(({ role, a, b, kind, name }) => ({
+    places: ready.places.map((place, position) => ({
+      id: idOf('place', place.role),
+      shaftId,
+      role: place.role,
+      name: place.name,
+      kind: place.kind,
+      position,
+      takes: place.takes,
+      sits: place.sits,
+      partId: sitting.includes(place) ? idOf('part', place.role) : null,
+      turned: false,
+      proportion: isPack(place) ? mm(place.proportion) : null,
+      faces: place.faces.map(({ role, side, inner, outer }) => ({ id: idOf('face', role), role, side, inner: mm(inner), outer: mm(outer) })),
+    })),
+    features: ready.lengths.map(({ role, place, name, from, to, kind, proportion }) => ({
+      id: idOf('feature', role),
+      partId: idOf('part', place),
+      role,
+      name,
+      kind,
+      fromFace: idOf('face', from),
+      toFace: idOf('face', to),
+      nominal: null,
+      proportion: mm(proportion),
+    })),
+    contacts: ready.contacts.map(({ role, a, b, kind, name, stand, fastener }) => ({
       id: idOf('contact', role),
       shaftId,
       role,
@@ -177,8 +147,8 @@ function drawnPlaces(ready: ShaftTemplate, { shaftId, assemblyId, idOf }: { shaf
       a: idOf('face', a),
       b: idOf('face', b),
       kind,
-      standId: kind === 'rolling' ? idOf('feature', role) : null,
-      fastenerId: kind === 'clamped' && bolts ? idOf('place', bolts.role) : null,
+      standId: stand === undefined ? null : idOf('feature', stand),
+      fastenerId: fastener === undefined ? null : idOf('place', fastener),
     })),
   };
 }

@@ -31,7 +31,7 @@ const leafFigures = (leaves: readonly Pick<FitLeaf, 'thickness' | 'count'>[], at
   ['pack', at, leaves.reduce((sum, leaf) => sum + leaf.thickness * leaf.count, 0)],
 ];
 
-const SIZED: ReadonlySet<string> = new Set([...FEATURE_KINDS, 'link']);
+const SIZED: ReadonlySet<string> = new Set([...FEATURE_KINDS, 'link', 'depth']);
 /** What a station's figures are: a size of a part, or a gap between two. */
 export const figureOf = (subject: string): FigureKind => (SIZED.has(subject) ? 'size' : 'gap');
 

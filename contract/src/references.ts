@@ -107,8 +107,12 @@ const ALSO: { readonly [T in TableName]?: Also<T> } = {
     for (const field of ['a', 'b'] as const) check(known.face(r[field])?.shaftId === r.shaftId, [field], r[field], 'a face of a place of this shaft');
   },
   place: (r, _known, check) => check(new Set(r.faces.map((f) => f.role)).size === r.faces.length, ['faces'], 'one face twice', 'each face once'),
-  station: (r, _known, check) =>
-    check((r.shaftId === null) !== (r.assemblyId === undefined), ['shaftId'], r.shaftId, 'a shaft, or a box, and not both'),
+  station: (r, known, check) => {
+    check((r.shaftId === null) !== (r.assemblyId === undefined), ['shaftId'], r.shaftId, 'a shaft, or a box, and not both');
+    if (r.reads?.what === 'depth')
+      for (const field of ['from', 'to'] as const)
+        check(known.face(r.reads[field])?.shaftId === r.shaftId, ['reads', field], r.reads[field], 'a face of a place of this shaft');
+  },
   limit: (r, _known, check) => {
     check(r.min !== null || r.max !== null || r.nominal !== undefined, [], 'no figure', 'a least, a greatest, both, or a single figure');
     check(r.min === null || r.max === null || r.min <= r.max, ['min'], r.min, `no more than ${r.max ?? ''}`);

@@ -14,7 +14,7 @@ export const jobSummary = z.object({
   touchedAt: time,
   who: z.string(),
   boxes: z.array(z.string()),
-  shaft: z.object({ id, name: z.string(), assembly: z.string(), template: z.string(), place: z.string() }).nullable(),
+  shaft: z.object({ id, name: z.string(), assembly: z.string(), origin: z.string(), place: z.string().nullable() }).nullable(),
   worst: z
     .object({
       mark: markKind,

@@ -33,6 +33,45 @@ const PROPORTIONS: Readonly<Record<string, number>> = {
 };
 const OTHER_PROPORTION = 20;
 
+type Band = readonly [side: 'in' | 'out', inner: number, outer: number];
+/** Which way faces of version 6 looked, and from which radius to which they were drawn, mm, by their names. */
+const FACES: Readonly<Record<string, Band>> = {
+  'casing.seat': ['out', 21, 31],
+  'cover.spigot': ['in', 24.5, 30.8],
+  'shaft.shoulderIn': ['in', 15, 19],
+  'shaft.shoulderOut': ['out', 15, 19],
+  'casing.thrust': ['out', 16.5, 44],
+  'cover.thrust': ['in', 16.5, 32.6],
+  'shaft.collarIn': ['in', 13, 24],
+  'shaft.collarOut': ['out', 13, 24],
+  'shaft.shoulder': ['out', 15, 30],
+};
+/** The same of what is alike at either end, by the kind of part and the shaft it was begun from. */
+const BANDS: Readonly<Record<string, readonly [inner: number, outer: number]>> = {
+  cup: [22.6, 31],
+  cone: [15, 19],
+  gasket: [31, 46],
+  collar: [15, 30],
+  bush: [15, 18.9],
+  gear: [19.2, 30],
+  'washer plainThrust': [14, 30],
+  'washer gearOnBush': [19.2, 30],
+  'casing taperPair': [31, 46],
+  'casing plainThrust': [33, 52],
+  'cover taperPair': [31, 46],
+  'cover plainThrust': [33, 52],
+  'pack taperPair underCover': [31, 46],
+  'pack taperPair behindCup': [22.6, 30.8],
+  'pack taperPair behindCone': [15, 18.6],
+  'pack plainThrust thrustWasher': [14, 30],
+  'pack plainThrust underCover': [33, 52],
+  'pack gearOnBush thrustWasher': [19.2, 30],
+  'pack gearOnBush inLine': [15, 18.9],
+};
+/** How thick a pack was drawn while nobody had said what was in, mm, where it was no shim. */
+const THICK: Readonly<Record<string, number>> = { 'plainThrust thrustWasher': 4, 'gearOnBush thrustWasher': 4, 'gearOnBush inLine': 58 };
+const SHIM = 0.7;
+
 /** One row as an entry of the journal has it. */
 interface Effect {
   readonly table: string;
@@ -96,17 +135,28 @@ class Naming {
 }
 
 const isPack = (part: Row, slot: Row | undefined): boolean => part.kind === 'pack' || slot?.kind === 'adjuster';
+/** Where nothing better is known, a ring on a middling shaft. */
+const RING = [15, 25] as const;
+const bandOf = (part: Row, shaft: Row, slot: Row | undefined): readonly [number, number] =>
+  BANDS[`${text(part.kind)} ${text(shaft.template)} ${text(slot?.place)}`.trim()] ??
+  BANDS[`${text(part.kind)} ${text(shaft.template)}`] ??
+  BANDS[text(part.kind)] ??
+  RING;
+/** A cover looks inwards; anything else, out at either end. */
+const lidOrEnd = (part: Row, i: number, of: number): 'in' | 'out' => (part.kind !== 'cover' && i === of - 1 ? 'out' : 'in');
+
 const TAKES: Readonly<Record<string, string>> = { adjuster: 'leaves', gasket: 'gasket', part: 'part' };
 
-function placesOf(shaftId: string, { parts, slots }: OldShaft, names: Naming): Row[] {
+function placesOf(shaft: Row, { parts, slots }: OldShaft, names: Naming): Row[] {
+  const shaftId = text(shaft.id);
   const filled = parts.map((part, position): Row => {
     const slot = names.slotOf(part);
-    const faces = (Array.isArray(part.faces) ? part.faces : []).map((name) => ({
-      id: names.face(name),
-      role: text(name),
-      inner: null,
-      outer: null,
-    }));
+    const listed: unknown[] = Array.isArray(part.faces) ? part.faces : [];
+    const faces = listed.map((name, i) => {
+      const drawn = FACES[text(name)] ?? bandOf(part, shaft, slot);
+      const [side, inner, outer] = drawn.length === 3 ? drawn : [lidOrEnd(part, i, listed.length), ...drawn];
+      return { id: names.face(name), role: text(name), side, inner: mm(inner), outer: mm(outer) };
+    });
     return {
       id: names.place(part),
       revision: part.revision ?? 1,
@@ -121,6 +171,7 @@ function placesOf(shaftId: string, { parts, slots }: OldShaft, names: Naming): R
       sits: slot?.place ?? null,
       partId: isPack(part, slot) ? null : part.id,
       turned: part.turned ?? false,
+      proportion: isPack(part, slot) ? mm(THICK[`${text(shaft.template)} ${text(slot?.place)}`] ?? SHIM) : null,
       faces,
     };
   });
@@ -130,7 +181,7 @@ function placesOf(shaftId: string, { parts, slots }: OldShaft, names: Naming): R
     .map((slot, i): Row => {
       const kind = slot.kind === 'bearing' ? 'bearings' : text(slot.kind);
       const base = { revision: 1, ...goneOf(slot), shaftId, role: slot.role, name: slot.name, kind, position: parts.length + i };
-      return { id: slot.id, ...base, takes: null, sits: slot.place ?? null, partId: null, turned: false, faces: [] };
+      return { id: slot.id, ...base, takes: null, sits: slot.place ?? null, partId: null, turned: false, proportion: null, faces: [] };
     });
   return [...filled, ...states];
 }
@@ -247,9 +298,13 @@ export function placedJob(facts: Row, lastWritten: LastWritten = () => null): Pl
   const naming = new Map([...known].map(([id, old]) => [id, new Naming(text(id), old)]));
   const namesOf = (row: Row): Naming => naming.get(row.shaftId) ?? new Naming(text(row.shaftId), ofShaft(row.shaftId));
 
-  const shafts = rowsOf(facts.shafts).map(({ template, place: _, gasket: __, ...shaft }): Row => ({ ...shaft, origin: template }));
+  const shafts = rowsOf(facts.shafts).map(({ template, place: _, gasket: __, ...shaft }): Row => ({
+    ...shaft,
+    origin: template,
+    ends: ['input end', 'output end'],
+  }));
   const parts = rowsOf(facts.shafts).flatMap((shaft) => partsOf(shaft.assemblyId, ofShaft(shaft.id), naming.get(shaft.id) ?? namesOf(shaft)));
-  const places = rowsOf(facts.shafts).flatMap((shaft) => placesOf(text(shaft.id), ofShaft(shaft.id), naming.get(shaft.id) ?? namesOf(shaft)));
+  const places = rowsOf(facts.shafts).flatMap((shaft) => placesOf(shaft, ofShaft(shaft.id), naming.get(shaft.id) ?? namesOf(shaft)));
   const features = rowsOf(facts.features).map((feature) => featureNow(feature, namesOf(feature)));
   const contacts = rowsOf(facts.contacts).map((contact) => contactNow(contact, ofShaft(contact.shaftId), namesOf(contact)));
   const since: Written = { who: '', at: text((facts.job as Row | undefined)?.createdAt) };

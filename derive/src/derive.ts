@@ -1,20 +1,11 @@
 import type { Assembly, JobFacts, OpenItem, Shaft, Station } from '@elder-cog/contract';
-import {
-  formatLength,
-  isFeatureKind,
-  isMetric,
-  type Length,
-  type MarkKind,
-  nanometres,
-  type SectionQuestion,
-  type TemplateName,
-} from '@elder-cog/core';
+import { formatLength, isFeatureKind, type Length, type MarkKind, nanometres, type DrawnShaft } from '@elder-cog/core';
 import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow, type Fitting } from './builds.ts';
 import { gapState, type GapState } from './gap/index.ts';
+import { drawnShaft } from './drawn.ts';
 import { filledPlaces, formsOf } from './graph.ts';
 import { readable, type Damage } from './readable.ts';
 import { acceptanceOf } from './inspections.ts';
-import { sizeOf } from './sizes.ts';
 import { slotsOf, slotsOfShaft, type Slot } from './slots.ts';
 import { featureState, markWith, pairState, type FeatureState, type PairState } from './wear.ts';
 
@@ -46,7 +37,7 @@ export interface ShaftState {
   readonly pairs: readonly PairState[];
   readonly checks: readonly CheckState[];
   /** what the Section is drawn from, all but its size */
-  readonly section: Omit<SectionQuestion, 'width' | 'height' | 'unit'>;
+  readonly section: DrawnShaft;
   readonly mark: MarkKind;
 }
 
@@ -178,7 +169,6 @@ function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: Rea
       words: slot.kind === 'adjuster' ? packWords(fitting.leaves) : (fitting.state ?? 'not said'),
     };
   });
-  const adjuster = slots.find((s) => s.slot.kind === 'adjuster');
   const [first] = gaps;
   const filled = filledPlaces(facts, shaft, current);
   return {
@@ -191,29 +181,7 @@ function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: Rea
     gaps,
     ...rowsMeasured(facts, stations, gone),
     checks: stations.filter((s) => s.subject === 'check').map((station) => checkState(facts, station, builds, gone)),
-    section: {
-      template: shaft.origin as TemplateName,
-      place: adjuster?.slot.place ?? 'underCover',
-      gasket: slots.some((s) => s.slot.kind === 'gasket'),
-      sizes: Object.fromEntries(
-        filled
-          .flatMap(({ features }) => features)
-          .flatMap((f) => {
-            const { value } = sizeOf(facts, f);
-            return value === null ? [] : [[f.role, value]];
-          }),
-      ),
-      leaves: adjuster?.fitting.leaves
-        ? adjuster.fitting.leaves.flatMap((leaf) =>
-            Array.from({ length: leaf.count }, () => ({ thickness: leaf.thickness, metric: isMetric(leaf.unit) })),
-          )
-        : null,
-      packWords: adjuster ? `Pack ${adjuster.words}` : '',
-      gap: first && first.now.reading && first.now.kind !== 'stale' && first.now.reading.kind === 'estimate' ? first.now.reading.value : null,
-      forecast: first?.now.kind === 'forecast',
-      turned: filled.filter(({ turned }) => turned).map(({ place }) => place.role),
-      letter: first?.letter ?? 'A',
-    },
+    section: drawnShaft(facts, shaft, { filled, gaps, slots }),
     mark: worstMark(gaps.map((g) => g.mark)),
   };
 }
@@ -274,6 +242,10 @@ function lastReadings(facts: JobFacts, { shafts, boxes }: Pick<JobState, 'shafts
 const told = (nm: number, unit: 'thou' | 'mm'): string =>
   `${nm < 0 ? 'preload ' : ''}${formatLength(nanometres(Math.abs(nm)), unit).replace(/\.0$/, '')}`;
 
+/** What is in the slot a gap is set by. */
+export const slotStateOf = ({ slots }: Pick<ShaftState, 'slots'>, gap: Pick<GapState, 'adjuster'>): SlotState | undefined =>
+  slots.find(({ slot }) => slot.id === gap.adjuster?.id);
+
 /** What to do next of one shaft, whatever the others wait for. */
 export const nextOf = (shaft: ShaftState): NextAction => nextAction([shaft]);
 
@@ -301,7 +273,7 @@ function nextAction(shafts: readonly ShaftState[]): NextAction {
     };
   const name = gap.station.name.toLowerCase();
   const at = { shaftId: open.shaft.id, stationId: gap.station.id };
-  const pack = open.slots.find((s) => s.slot.kind === 'adjuster');
+  const pack = slotStateOf(open, gap);
   const { unit } = gap;
   if (!open.current && !gap.limits && !gap.nominal)
     return {
@@ -310,7 +282,7 @@ function nextAction(shafts: readonly ShaftState[]): NextAction {
       words: `Type the limits of the ${name}, as the manual prints them.`,
       detail: 'Or go on without: none known is an answer.',
     };
-  if (!open.current)
+  if (!open.current || (pack && pack.fitting.leaves === null && gap.now.kind === 'none' && !open.builds.some((b) => b.fitted.has(pack.slot.id))))
     return {
       ...at,
       what: 'pack',

@@ -90,12 +90,24 @@ function packLength({ id, takes, faces }: PlaceFact, pack: number | null): FaceG
   return [{ id, part: id, name: 'pack', from: from.id, to: to.id, length: pack === null ? null : nanometres(pack) }];
 }
 
-/** Every gap of a shaft, by its open contact, as it follows from the slots: what is in them does not matter to it. */
-export function formsOf(facts: JobFacts, shaft: Shaft, current: BuildNow | null = null): ReadonlyMap<string, LinearGap> {
+/** Every gap and depth of a shaft as it follows from the slots: what is in them does not matter to it. */
+export interface ShaftForms {
+  /** by open contact */
+  readonly gaps: ReadonlyMap<string, LinearGap>;
+  /** by station */
+  readonly depths: ReadonlyMap<string, LinearGap>;
+}
+
+export function formsOf(facts: JobFacts, shaft: Shaft, current: BuildNow | null = null): ShaftForms {
   const slots = slotsOfShaft(facts, shaft.id).filter((slot) => slot.kind === 'adjuster');
-  const { gaps } = shaftModel(
+  const stations = facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone);
+  const { gaps, depths } = shaftModel(
     graphOf(facts, shaft, { current }),
     slots.map(({ id }) => ({ id, length: id })),
+    { depths: stations.flatMap(({ id, reads }) => (reads?.what === 'depth' ? [{ id, from: reads.from, to: reads.to }] : [])) },
   );
-  return new Map(gaps.map(({ contact, ...form }) => [contact, form]));
+  return {
+    gaps: new Map(gaps.map(({ contact, ...form }) => [contact, form])),
+    depths: new Map(depths.map(({ id, ...form }) => [id, form])),
+  };
 }

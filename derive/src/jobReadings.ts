@@ -4,7 +4,6 @@ import { packTotal, withdrawnIds } from './builds.ts';
 import { derive } from './derive.ts';
 import { boxOf } from './limitOffers.ts';
 import { readingComesTo } from './readingValue.ts';
-import { slotsOf } from './slots.ts';
 
 /** One reading as a line of a spreadsheet. */
 export interface ReadingLine {
@@ -39,7 +38,7 @@ export function jobReadings(facts: JobFacts): ReadingLine[] {
     const box = facts.assemblies.find((a) => station && a.id === boxOf(facts, station));
     const gap = gaps.get(reading.stationId);
     const build = builds.get(`${shaft?.id ?? ''} ${reading.buildId ?? ''}`);
-    const adjuster = slotsOf(facts).find((s) => s.shaftId === shaft?.id && s.kind === 'adjuster');
+    const adjuster = gap?.adjuster;
     const pack = packTotal(adjuster && build ? build.fitted.get(adjuster.id)?.leaves : null);
     const value = reading.raw.method === 'look' ? undefined : readingComesTo(reading.raw, { sense: gap?.pack?.sense ?? 0, pack })?.reading;
     return {

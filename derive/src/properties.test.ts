@@ -22,9 +22,16 @@ function frozen<T>(value: T): T {
   return value;
 }
 
+/** Drawn together by a nut; the rest are held by a cover, a collar or a ring. */
+const NUTTED: ReadonlySet<TemplateName> = new Set(['hubByNut', 'pinionByNut', 'intermediate']);
+/** A length the gear itself runs on: longer, it gives the gear more. */
+const RUN_ON: ReadonlySet<TemplateName> = new Set(['gearOnBush', 'layshaft']);
+
 const senseOf = ({ template, place }: { template: TemplateName; place: Place }): number => {
   if (template === 'plainThrust') return place === 'underCover' ? 1 : -1;
-  return sensesFromLayout({ place, arrangement: 'faceToFace', gap: template === 'gearOnBush' ? 'gear' : 'shaft' });
+  const arrangement = NUTTED.has(template) ? 'backToBack' : 'faceToFace';
+  // of a pinion the pack is that between its cones, wherever its depth shim sits
+  return sensesFromLayout({ place: template === 'pinionByNut' ? 'betweenCones' : place, arrangement, gap: RUN_ON.has(template) ? 'gear' : 'shaft' });
 };
 
 describe('whatever is fitted and read', () => {

@@ -65,7 +65,13 @@ function soundSummary(facts: JobFacts): JobSummary {
     who: stamps[0]?.who ?? '',
     boxes: state.assemblies.map((a) => a.name),
     shaft: shaft
-      ? { id: shaft.shaft.id, name: shaft.shaft.name, assembly: shaft.assembly.name, template: shaft.section.template, place: shaft.section.place }
+      ? {
+          id: shaft.shaft.id,
+          name: shaft.shaft.name,
+          assembly: shaft.assembly.name,
+          origin: shaft.shaft.origin,
+          place: shaft.slots.find((s) => s.slot.kind === 'adjuster')?.slot.place ?? null,
+        }
       : null,
     worst: [...gaps, ...pairs].find((m) => m.mark === worst) ?? null,
     next: state.next.words,

@@ -30,7 +30,8 @@ export class Story {
     );
     this.station = stations[0] as Station;
     this.shaftId = shaft.shaft.id;
-    this.slot = (role) => shaft.places.find((p) => p.role === role)?.id ?? '';
+    // the pack of a shaft that has several is the first of them
+    this.slot = (role) => shaft.places.find((p) => p.role === role || (role === 'pack' && p.role === 'packP'))?.id ?? '';
     const read = limits === null ? null : parseLimits(limits, 'thou');
     this.facts = {
       job: { id: jobId, revision: 1, machine: 'Test machine', year: '', note: '', createdAt: '2026-01-01T00:00:00.000Z', archivedAt: null },

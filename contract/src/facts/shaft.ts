@@ -28,11 +28,20 @@ export const shaft = z.object({
   name: words,
   /** the ready shaft it was begun from: a word, and nothing hangs on it */
   origin: z.string().max(40),
+  /** what its two ends are called, said once */
+  ends: z.tuple([words, words]),
   position: z.int().min(0),
 });
 export const role = z.string().min(1).max(80);
 /** One plane of a place. How far in and out it reaches is in the proportions of the drawing where nobody has measured it. */
-export const face = z.object({ id, role, inner: lengthNm.nullable(), outer: lengthNm.nullable() });
+export const face = z.object({
+  id,
+  role,
+  /** which end it looks to */
+  side: z.enum(['in', 'out']),
+  inner: lengthNm.nullable(),
+  outer: lengthNm.nullable(),
+});
 export const place = z.object({
   id,
   revision,
@@ -51,6 +60,8 @@ export const place = z.object({
   /** what sits there as drawn, and whether the other way round than it is drawn */
   partId: id.nullable(),
   turned: z.boolean(),
+  /** of a pack: drawn so thick while nobody has said what is in */
+  proportion: lengthNm.nullable(),
   /** in order from its input end, as it stands when not turned */
   faces: z.array(face).max(20),
 });

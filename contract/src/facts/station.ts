@@ -25,10 +25,11 @@ export const instrument = z.object({
   direction: z.enum(['clockwise', 'anticlockwise']).optional(),
 });
 export const method = z.enum(['dial', 'feelers', 'depths', 'spacer', 'coverDown', 'size', 'look']);
-/** What a station reads of a shaft: a gap, being one open contact or several in series; or a size of a part. */
+/** What a station reads of a shaft: a gap, being one open contact or several in series; a size of a part; how far one face is from another. */
 const reads = z.discriminatedUnion('what', [
   z.object({ what: z.literal('gap'), contacts: z.array(id).min(1).max(20) }),
   z.object({ what: z.literal('feature'), feature: id }),
+  z.object({ what: z.literal('depth'), from: id, to: id }),
 ]);
 /** Where in its limits to aim. */
 export const aim = z.object({ at: z.enum(['tight', 'middle', 'loose', 'value']), value: lengthNm.optional(), closesBy: lengthNm.optional() });
@@ -40,7 +41,7 @@ export const station = z.object({
   /** the box it is of, where it is of no shaft */
   assemblyId: id.optional(),
   /** `link`: a size of a part as it stands in a stack */
-  subject: z.enum(['gap', 'link', 'pair', 'check', ...FEATURE_KINDS]),
+  subject: z.enum(['gap', 'link', 'depth', 'pair', 'check', ...FEATURE_KINDS]),
   quantity: z.enum(['length', 'yes_no']),
   moreIs: z.enum(['loose', 'tight']),
   role,

@@ -1,8 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
 import { mm, parseLimits, thou, type Length } from '../quantity/index.ts';
-import type { Place, TemplateName } from '../stack/index.ts';
+import { onTheWay, shaftTemplate, templateGraph, TEMPLATES, type TemplateName } from '../stack/index.ts';
 import {
   barDomain,
+  drawnTemplate,
   leafScale,
   leafShapes,
   limitBar,
@@ -16,49 +18,69 @@ import {
   type Solid,
 } from './index.ts';
 
-const ARRANGEMENTS: readonly {
-  readonly template: TemplateName;
-  readonly place: Place;
-  readonly sizes: Readonly<Record<string, number>>;
-  readonly leaves: readonly number[];
-}[] = [
-  {
-    template: 'taperPair',
-    place: 'underCover',
-    sizes: { 'shaft.shoulderIn-shoulderOut': 96.4, bearingIn: 14.75, bearingOut: 15.25 },
-    leaves: [0.508, 0.2032],
-  },
-  { template: 'taperPair', place: 'behindCup', sizes: { 'casing.seat-face': 140 }, leaves: [0.3, 0.2, 0.1] },
-  { template: 'taperPair', place: 'behindCone', sizes: {}, leaves: [0.4] },
-  { template: 'plainThrust', place: 'thrustWasher', sizes: { 'shaft.collarIn-collarOut': 88, 'washerIn.back-front': 3.2 }, leaves: [3.1] },
-  { template: 'plainThrust', place: 'underCover', sizes: { 'casing.thrust-face': 75 }, leaves: [0.25, 0.25] },
-  { template: 'gearOnBush', place: 'thrustWasher', sizes: { 'gear.in-out': 41, 'bush.in-out': 49.2 }, leaves: [3.9] },
-  { template: 'gearOnBush', place: 'inLine', sizes: {}, leaves: [48.7] },
-];
+const EVERY = (Object.keys(TEMPLATES) as TemplateName[]).flatMap((template) =>
+  (TEMPLATES[template].places.length > 0 ? TEMPLATES[template].places : [{ place: 'inLine' as const }]).map(({ place }) => ({ template, place })),
+);
+type Arrangement = (typeof EVERY)[number];
 
-const ask = (over: Partial<SectionQuestion> & Pick<SectionQuestion, 'template' | 'place'>): SectionQuestion => ({
-  gasket: false,
-  sizes: {},
-  leaves: null,
-  packWords: 'Pack 20+8',
-  gap: thou(24),
-  turned: [],
-  letter: 'A',
-  width: 816,
-  height: 388,
-  unit: 'thou',
-  ...over,
-});
-const arranged = (a: (typeof ARRANGEMENTS)[number], over: Partial<SectionQuestion> = {}): Section =>
-  section(
-    ask({
-      template: a.template,
-      place: a.place,
-      sizes: Object.fromEntries(Object.entries(a.sizes).map(([role, size]) => [role, mm(size)])),
-      leaves: a.leaves.map((t) => ({ thickness: mm(t), metric: true })),
-      ...over,
+/** What is measured, as a share of its proportion; and the leaves in each place, mm. */
+interface Told {
+  readonly sizes?: Readonly<Record<string, number>>;
+  readonly leaves?: readonly number[] | null;
+  readonly gap?: Length | null;
+  readonly turned?: readonly string[];
+  readonly width?: number;
+  readonly height?: number;
+}
+
+const questionOf = (
+  { template, place }: Arrangement,
+  { sizes = {}, leaves = null, gap = thou(24), turned = [], width = 816, height = 388 }: Told = {},
+): SectionQuestion => {
+  const shaft = drawnTemplate(shaftTemplate(template, place));
+  return {
+    ...shaft,
+    places: shaft.places.map((each) => {
+      const isThick = (each.proportion ?? 0) > 1.5;
+      const [all = 0] = [leaves?.reduce((sum, t) => sum + t, 0)];
+      const fitted = leaves && (isThick ? leaves.map((t) => (t / all) * (each.proportion ?? 0)) : leaves);
+      return {
+        ...each,
+        turned: turned.includes(each.id),
+        ...(each.leaves === undefined ? {} : { leaves: fitted && fitted.map((t) => ({ thickness: mm(t), metric: true })), words: 'Pack 20+8' }),
+      };
     }),
+    lengths: shaft.lengths.map((l) => (sizes[l.id] === undefined ? l : { ...l, size: mm((sizes[l.id] ?? 0) * l.proportion) })),
+    gaps: shaft.gaps.map((g) => ({ ...g, value: gap })),
+    width,
+    height,
+    unit: 'thou',
+  };
+};
+/** Lengths that close a gap: left unmeasured, so that whatever else is measured fits. */
+function closing({ template, place }: Arrangement): ReadonlySet<string> {
+  const ready = shaftTemplate(template, place);
+  const proportion = (id: string): number => ready.lengths.find((l) => l.role === id)?.proportion ?? 0;
+  const taken = new Set<string>();
+  const settled = new Set<string>();
+  for (const { contacts } of ready.gaps) {
+    const way = onTheWay(templateGraph(ready), contacts[0] ?? '').map((w) => w.id);
+    const longest = way.filter((id) => !settled.has(id)).sort((a, b) => proportion(b) - proportion(a))[0];
+    if (longest !== undefined) taken.add(longest);
+    for (const id of way) settled.add(id);
+  }
+  return taken;
+}
+
+/** Every second size, each within sense. */
+const some = ({ template, place }: Arrangement): Record<string, number> =>
+  Object.fromEntries(
+    shaftTemplate(template, place)
+      .lengths.filter((l, i) => i % 2 === 0 && l.proportion > 0 && !closing({ template, place }).has(l.role))
+      .map(({ role }, i) => [role, 0.78 + 0.03 * (i % 3)]),
   );
+const LEAVES = [0.508, 0.2032];
+const arranged = (a: Arrangement, told: Told = {}): Section => section(questionOf(a, { sizes: some(a), leaves: LEAVES, ...told }));
 
 function inside(ring: Solid['rings'][number], x: number, y: number): boolean {
   let within = false;
@@ -90,24 +112,44 @@ function overlaps(solids: readonly Solid[]): string[] {
   return [...shared].filter(([, count]) => count > 2).map(([pair, count]) => `${pair}: ${count} px²`);
 }
 
-describe.each(ARRANGEMENTS)('the Section of $template with the pack $place', (arrangement) => {
-  it('never draws one solid over another, known or unknown', () => {
+describe.each(EVERY)('the Section of $template with the pack $place', (arrangement) => {
+  const slots = shaftTemplate(arrangement.template, arrangement.place).places.filter((p) => p.takes !== null).length;
+  it('never draws one solid over another, known or unknown, whatever the sizes within sense', () => {
     expect(overlaps(arranged(arrangement).solids)).toEqual([]);
-    expect(overlaps(arranged(arrangement, { sizes: {}, leaves: null, gap: null }).solids)).toEqual([]);
+    expect(overlaps(section(questionOf(arrangement, { gap: null })).solids)).toEqual([]);
+    const { lengths } = shaftTemplate(arrangement.template, arrangement.place);
+    const closes = closing(arrangement);
+    fc.assert(
+      fc.property(
+        fc.array(fc.option(fc.double({ min: 0.88, max: 1.12, noNaN: true })), { minLength: lengths.length, maxLength: lengths.length }),
+        (shares) => {
+          const sizes = Object.fromEntries(
+            lengths.flatMap(({ role, proportion }, i) => (shares[i] && proportion > 0 && !closes.has(role) ? [[role, shares[i]]] : [])),
+          );
+          expect(overlaps(arranged(arrangement, { sizes }).solids)).toEqual([]);
+        },
+      ),
+      { numRuns: 6 },
+    );
   });
   it('draws what is measured to the stated scale, within half a pixel, and the rest dashed', () => {
+    const sizes = some(arrangement);
     const drawing = arranged(arrangement);
+    const { lengths, places } = shaftTemplate(arrangement.template, arrangement.place);
     const known = drawing.drawn.filter((d) => d.known);
-    expect(known.map((d) => d.role).sort()).toEqual(Object.keys(arrangement.sizes).sort());
-    for (const { role, px } of known) expect(Math.abs(px - (arrangement.sizes[role] ?? 0) * (drawing.pxPerMm ?? NaN))).toBeLessThan(0.5);
-    const dashed = (id: string): boolean => drawing.shapes.some((s) => 'id' in s && s.id === id && 'dash' in s && s.dash !== undefined);
-    for (const part of ['shaft', 'casing', 'cover', 'gear', 'bush', 'washerIn']) {
-      const solid = drawing.solids.find((s) => s.id === part);
-      const measured = Object.keys(arrangement.sizes).some((role) => role.startsWith(`${part}.`));
-      if (solid) expect([part, dashed(part)]).toEqual([part, !measured]);
+    expect(known.map((d) => d.id).sort()).toEqual(Object.keys(sizes).sort());
+    for (const { id, px } of known) {
+      const size = (sizes[id] ?? 0) * (lengths.find((l) => l.role === id)?.proportion ?? 0);
+      expect(Math.abs(px - size * (drawing.pxPerMm ?? NaN))).toBeLessThan(0.5);
     }
-    if (known.length === 0) expect(drawing.scaleWords).toContain('NOT TO SCALE');
-    else expect(drawing.scaleWords).toMatch(/^SCALE [\d.]+ : [\d.]+/);
+    const dashed = (id: string): boolean => drawing.shapes.some((s) => 'id' in s && s.id === id && 'dash' in s && s.dash !== undefined);
+    for (const { role, kind } of places.filter((p) => ['shaft', 'casing', 'cover', 'gear', 'bush', 'washer', 'hub'].includes(p.kind))) {
+      const mine = lengths.filter((l) => l.place === role);
+      if (drawing.solids.some((s) => s.id === role))
+        expect([kind, dashed(role)]).toEqual([kind, mine.length === 0 || mine.some((l) => sizes[l.role] === undefined)]);
+    }
+    expect(drawing.scaleWords).toMatch(known.length > 0 ? /^SCALE [\d.]+ : [\d.]+/ : /^NOT TO SCALE/);
+    expect(section(questionOf(arrangement)).scaleWords).toContain('NOT TO SCALE');
   });
   it('states the scale it draws at', () => {
     const { pxPerMm, scaleWords } = arranged(arrangement);
@@ -115,28 +157,27 @@ describe.each(ARRANGEMENTS)('the Section of $template with the pack $place', (ar
     const [, a = '', b = ''] = /SCALE ([\d.]+) : ([\d.]+)/.exec(scaleWords) ?? [];
     expect((Number(a) / Number(b)) * (96 / 25.4)).toBeCloseTo(pxPerMm, 1);
   });
-  it('shows one brass shape a leaf', () => {
+  it('shows one brass shape a leaf in each place', () => {
     const brass = (s: Section): number => s.shapes.filter((shape) => 'id' in shape && shape.id?.startsWith('leaf-')).length;
-    expect(brass(arranged(arrangement))).toBe(arrangement.leaves.length);
+    expect(brass(arranged(arrangement))).toBe(2 * slots);
     expect(brass(arranged(arrangement, { leaves: [] }))).toBe(0);
-    expect(brass(arranged(arrangement, { leaves: [1, 2, 3, 4, 5].map((t) => ({ thickness: thou(t), metric: false })) }))).toBe(5);
+    expect(brass(arranged(arrangement, { leaves: [1, 2, 3, 4, 5].map((t) => t * 0.0254) }))).toBe(5 * slots);
   });
-  it('magnifies the true gap in the lens', () => {
+  it('magnifies each true gap in a lens of its own', () => {
     for (const gap of [thou(2), thou(24), mm(0.05), mm(1.3)]) {
-      const { lens, shapes } = arranged(arrangement, { gap });
-      expect(lens.gapPx).toBeCloseTo((gap / 1e6) * lens.magnification * (96 / 25.4), 6);
-      const face = (id: string): number => Number(/M(-?[\d.]+),/.exec((shapes.find((s) => 'id' in s && s.id === id) as { d: string }).d)?.[1]);
-      expect(face('lens-right') - face('lens-left')).toBeCloseTo(lens.gapPx, 1);
+      const { lenses } = arranged(arrangement, { gap });
+      expect(lenses).toHaveLength(shaftTemplate(arrangement.template, arrangement.place).gaps.length);
+      for (const lens of lenses) expect(lens.gapPx).toBeCloseTo((gap / 1e6) * lens.magnification * (96 / 25.4), 6);
     }
   });
-  it('keeps every label clear of every other, at three widths', () => {
+  it('keeps every label clear of every other, and lenses apart, at three widths', () => {
     for (const [width, height] of [
       [816, 388],
       [732, 388],
       [390, 178],
     ] as const) {
       for (const gap of [null, thou(24), thou(-3), mm(0.013)]) {
-        const { labels } = arranged(arrangement, { width, height, gap });
+        const { labels, lenses } = arranged(arrangement, { width, height, gap });
         const clashes = labels.flatMap((a, i) =>
           labels
             .slice(i + 1)
@@ -149,19 +190,37 @@ describe.each(ARRANGEMENTS)('the Section of $template with the pack $place', (ar
             .filter((l) => l.x < -0.5 || l.x + l.w > width + 0.5 || l.y < -1 || l.y + l.h > height + 1)
             .map((l) => `${width}: ${l.words} ${JSON.stringify(l)}`),
         ).toEqual([]);
+        lenses.forEach((a, i) => lenses.slice(i + 1).forEach((b) => expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThan(a.r + b.r)));
+      }
+    }
+  });
+  it('is whole on the sheet, and leaves its one lens alone', () => {
+    for (const told of [{}, { sizes: {}, leaves: null, gap: null }]) {
+      const { solids, lenses } = arranged(arrangement, told);
+      const points = solids.flatMap((s) => s.rings.flat());
+      expect(Math.min(...points.map(([x]) => x))).toBeGreaterThan(0);
+      expect(Math.max(...points.map(([x]) => x))).toBeLessThan(816);
+      const [lens] = lenses;
+      if (lenses.length === 1 && lens) {
+        const axis = 388 / 2 + 4;
+        expect(points.filter(([x, r]) => Math.hypot(x - lens.x, axis - r - lens.y) < lens.r - 2)).toEqual([]);
       }
     }
   });
   it('turning a part round mirrors it', () => {
-    const part = arrangement.template === 'gearOnBush' ? 'gear' : 'shaft';
-    const ring = (s: Section): readonly (readonly [number, number])[] => s.solids.find((solid) => solid.id === part)?.rings[0] ?? [];
-    const [plain, turned] = [ring(arranged(arrangement)), ring(arranged(arrangement, { turned: [part] }))];
-    const across = (plain[0]?.[0] ?? 0) + (turned[0]?.[0] ?? 0);
-    plain.forEach(([x, r], i) => {
-      expect((turned[i]?.[0] ?? 0) + x).toBeCloseTo(across, 3);
-      expect(turned[i]?.[1]).toBeCloseTo(r, 6);
-    });
-    expect(turned).not.toEqual(plain);
+    const turnable = shaftTemplate(arrangement.template, arrangement.place).places.filter((p) => ['gear', 'spacer', 'washer'].includes(p.kind));
+    for (const { role } of turnable) {
+      const ring = (s: Section): readonly (readonly [number, number])[] => s.solids.find((solid) => solid.id === role)?.rings[0] ?? [];
+      const [plain, turned] = [ring(arranged(arrangement)), ring(arranged(arrangement, { turned: [role] }))];
+      const across = (points: readonly (readonly [number, number])[]): number => {
+        const xs = points.map(([x]) => x);
+        return Math.min(...xs) + Math.max(...xs);
+      };
+      const key = ([x, r]: readonly [number, number]): string => `${x.toFixed(1)} ${r.toFixed(1)}`;
+      expect(turned.map(([x, r]) => key([across(turned) - x, r])).sort()).toEqual(
+        plain.map(([x, r]) => key([x - (across(plain) - across(turned)) / 2, r])).sort(),
+      );
+    }
   });
   it('says the same in words', () => {
     const { says } = arranged(arrangement);

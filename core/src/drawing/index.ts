@@ -7,7 +7,7 @@ export * from './limitBar.ts';
 export * from './mark.ts';
 export * from './nearestRule.ts';
 export type { Solid } from './outlines/solid.ts';
-export * from './section.ts';
+export * from './section/index.ts';
 export type { Colour, Fill, Font, Shape } from './shapes.ts';
 export * from './boltMap.ts';
 export * from './lookAlike.ts';

@@ -1,6 +1,18 @@
 import { describe, expect, it } from '@jest/globals';
-import { inch, mm, nanometres, thou } from '../quantity/index.ts';
-import { axisTicks, clearanceShapes, dialFace, leafShapes, section, tickStep, type SectionQuestion, type Shape, type Solid } from './index.ts';
+import { inch, mm, thou } from '../quantity/index.ts';
+import { shaftTemplate } from '../stack/index.ts';
+import {
+  axisTicks,
+  clearanceShapes,
+  dialFace,
+  drawnTemplate,
+  leafShapes,
+  section,
+  tickStep,
+  type SectionQuestion,
+  type Shape,
+  type Solid,
+} from './index.ts';
 
 describe('the face of a dial', () => {
   // a hundred divisions are 3.6° each: arithmetic
@@ -65,61 +77,71 @@ describe('a journal lying in its bore', () => {
 });
 
 describe('the Section drawn in full', () => {
-  const ask: SectionQuestion = {
-    template: 'taperPair',
-    place: 'underCover',
-    gasket: true,
-    sizes: {},
-    leaves: [{ thickness: thou(20), metric: false }],
-    packWords: 'Pack 20',
-    gap: thou(24),
-    turned: [],
-    letter: 'A',
-    width: 816,
-    height: 388,
-    unit: 'thou',
+  interface Told {
+    readonly pack?: readonly number[];
+    readonly gap?: number | null;
+    readonly forecast?: boolean;
+    readonly gasket?: boolean;
+    readonly unit?: 'thou' | 'mm';
+    readonly sizes?: Readonly<Record<string, number>>;
+  }
+  const ask = ({ pack = [20], gap = 24, forecast = false, gasket = true, unit = 'thou', sizes = {} }: Told = {}): SectionQuestion => {
+    const leaves = pack.map((t) => ({ thickness: thou(t), metric: false }));
+    const shaft = drawnTemplate(shaftTemplate('taperPair', 'underCover', { gasket }), leaves);
+    return {
+      ...shaft,
+      lengths: shaft.lengths.map((l) => (sizes[l.id] === undefined ? l : { ...l, size: mm(sizes[l.id] ?? 0) })),
+      gaps: shaft.gaps.map((g) => ({ ...g, value: gap === null ? null : thou(gap), forecast })),
+      width: 816,
+      height: 388,
+      unit,
+    };
   };
   const across = (solid: Solid | undefined): [number, number] => {
     const xs = (solid?.rings ?? []).flat().map(([x]) => x);
     return [Math.min(...xs), Math.max(...xs)];
   };
   const solid = (question: SectionQuestion, id: string): Solid | undefined => section(question).solids.find((s) => s.id === id);
+  const flangeOf = (q: SectionQuestion): number => Math.min(...(solid(q, 'cover')?.rings[0] ?? []).map(([x]) => x));
   it('has gasket, leaves and cover one after another, touching', () => {
-    const [gasket, leaf, cover] = ['gasket', 'leaf-1', 'cover'].map((id) => across(solid(ask, id)));
+    const [gasket, leaf, cover] = ['cover.gasket', 'leaf-1', 'cover'].map((id) => across(solid(ask(), id)));
     expect(gasket?.[1]).toBeCloseTo(leaf?.[0] ?? 0, 1);
-    const flange = Math.min(...(solid(ask, 'cover')?.rings[0] ?? []).map(([x]) => x));
-    expect(leaf?.[1]).toBeCloseTo(flange, 1);
-    expect(cover?.[1]).toBeGreaterThan(flange);
+    expect(leaf?.[1]).toBeCloseTo(flangeOf(ask()), 1);
+    expect(cover?.[1]).toBeGreaterThan(flangeOf(ask()));
   });
-  it('has no gasket where none was said', () => expect(solid({ ...ask, gasket: false }, 'gasket')).toBeUndefined());
-  it('moves the cover out for a thicker pack, and leaves the shaft where it was', () => {
-    const thick = { ...ask, leaves: [{ thickness: thou(60), metric: false }] };
-    const flange = (q: SectionQuestion): number => Math.min(...(solid(q, 'cover')?.rings[0] ?? []).map(([x]) => x));
-    expect(flange(thick)).toBeGreaterThan(flange(ask));
-    expect(across(solid(thick, 'shaft'))).toEqual(across(solid(ask, 'shaft')));
+  it('has no gasket where none was said', () => expect(solid(ask({ gasket: false }), 'cover.gasket')).toBeUndefined());
+  it('moves the cover out for a thicker pack', () => {
+    const shaft = (q: SectionQuestion): number => across(solid(q, 'shaft'))[0];
+    const [thick, thin] = [ask({ pack: [60] }), ask()];
+    expect(flangeOf(thick) - shaft(thick)).toBeGreaterThan(flangeOf(thin) - shaft(thin));
   });
   it('draws preload as faces that touch', () => {
-    const [cup, cover] = [across(solid({ ...ask, gap: thou(-3) }, 'cupOut')), solid({ ...ask, gap: thou(-3) }, 'cover')];
+    const q = ask({ gap: -3 });
+    const [cup, cover] = [across(solid(q, 'cupOut')), solid(q, 'cover')];
     const spigot = Math.min(...(cover?.rings[1] ?? []).map(([x]) => x));
     expect(spigot - cup[1]).toBeCloseTo(0, 1);
   });
   it('says a forecast in brackets, a preload in words, and nothing known as ?', () => {
     const figures = (q: SectionQuestion): string[] => section(q).shapes.flatMap((s: Shape) => (s.kind === 'text' ? [s.text] : []));
-    expect(figures({ ...ask, forecast: true })).toContain('(24)');
-    expect(figures({ ...ask, gap: thou(-3) })).toEqual(expect.arrayContaining(['3', 'PRELOAD']));
-    expect(figures({ ...ask, gap: null })).toContain('?');
-    expect(figures({ ...ask, unit: 'mm' })).toContain('0.610');
+    expect(figures(ask({ forecast: true }))).toContain('(24)');
+    expect(figures(ask({ gap: -3 }))).toEqual(expect.arrayContaining(['3', 'PRELOAD']));
+    expect(figures(ask({ gap: null }))).toContain('?');
+    expect(figures(ask({ unit: 'mm' }))).toContain('0.610');
   });
-  it('is the same drawing for the same question', () => expect(section(ask)).toEqual(section(structuredClone(ask))));
+  it('is the same drawing for the same question', () => expect(section(ask())).toEqual(section(structuredClone(ask()))));
   it('draws a known stand of a bearing to scale, whichever side it is', () => {
-    for (const role of ['bearingIn', 'bearingOut'] as const) {
-      const drawing = section({ ...ask, sizes: { [role]: mm(17.25) } });
-      const drawn = drawing.drawn.find((d) => d.role === role);
-      expect(drawn?.px).toBeCloseTo(17.25 * (drawing.pxPerMm ?? NaN), 1);
+    for (const id of ['bearingIn', 'bearingOut'] as const) {
+      const drawing = section(ask({ sizes: { [id]: 17.25 } }));
+      expect(drawing.drawn.find((d) => d.id === id)?.px).toBeCloseTo(17.25 * (drawing.pxPerMm ?? NaN), 1);
     }
   });
   it('ignores a size of nothing rather than drawing nothing', () =>
-    expect(section({ ...ask, sizes: { bearingIn: nanometres(0) } }).scaleWords).toContain('NOT TO SCALE'));
+    expect(section(ask({ sizes: { bearingIn: 0 } })).scaleWords).toContain('NOT TO SCALE'));
+  it('draws a taper bearing as it lies: cup at the end its thrust comes from', () => {
+    const cup = (id: string): [number, number] => across(solid(ask(), id));
+    expect(cup('cupIn')[0]).toBeLessThan(cup('coneIn')[0]);
+    expect(cup('cupOut')[1]).toBeGreaterThan(cup('coneOut')[1]);
+  });
 });
 
 describe('a thick leaf', () => {

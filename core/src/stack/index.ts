@@ -21,4 +21,4 @@ export * from './shaftModel.ts';
 export { onTheWay, type OnTheWay } from './onTheWay.ts';
 export { solveUnknown } from './solveUnknown.ts';
 export * from './stackGap.ts';
-export * from './templates.ts';
+export * from './templates/index.ts';

@@ -306,7 +306,7 @@ describe('faces and contacts', () => {
     'casing.seat-face': 180,
     'shaft.shoulderIn-shoulderOut': 133,
     'cover.spigot-flange': 9.4,
-    'pack.in-out': 0.5,
+    pack: 0.5,
   };
   const template = templateGraph(shaftTemplate('taperPair', 'underCover'));
   const sized = (known: Readonly<Record<string, number>>): FaceGraph => ({
@@ -321,7 +321,7 @@ describe('faces and contacts', () => {
     expect(gap.terms.map((t) => t.coefficient).sort()).toEqual([-1, -1, -1, -1, 1, 1]);
   });
   it('name what is not known, and find the one unknown from a measured gap', () => {
-    const partial = sized({ 'casing.seat-face': 180, 'shaft.shoulderIn-shoulderOut': 133, 'pack.in-out': 0.5 });
+    const partial = sized({ 'casing.seat-face': 180, 'shaft.shoulderIn-shoulderOut': 133, pack: 0.5 });
     expect(formOf(partial, 'float')).toMatchObject({ constant: null, missing: ['cover, spigot to flange'] });
     expect(solveUnknown(partial, 'float', mm(0.1))).toMatchObject({ length: mm(9.4) });
     expect(solveUnknown(sized({}), 'float', mm(0.1))).toBeNull();

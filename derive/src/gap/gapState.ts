@@ -1,17 +1,7 @@
 import type { Acceptance, JobFacts, Station } from '@elder-cog/contract';
-import {
-  type Length,
-  lengthLine,
-  type LinearGap,
-  type MarkKind,
-  nanometres,
-  type Reading,
-  type Sense,
-  type Sum,
-  verdict,
-  type Verdict,
-} from '@elder-cog/core';
+import { type Length, lengthLine, type LinearGap, type MarkKind, nanometres, type Reading, type Sum, verdict, type Verdict } from '@elder-cog/core';
 import { packTotal, readingsOf, type BuildNow } from '../builds.ts';
+import type { ShaftForms } from '../graph.ts';
 import type { Slot } from '../slots.ts';
 import { isOut, markOf, nearAtMost } from './judged.ts';
 import { nowOf, struckOn, type GapNow } from './gapNow.ts';
@@ -33,6 +23,8 @@ export interface GapState {
   readonly verdict: Verdict | null;
   readonly mark: MarkKind;
   readonly accepted: Acceptance | null;
+  /** the slot it is set by; null where it has none */
+  readonly adjuster: Slot | null;
   readonly pack: PackQuestionState | null;
   /** it is out, nobody has accepted it, and a pack can bring it in */
   readonly needsPack: boolean;
@@ -47,18 +39,18 @@ export interface GapState {
 export interface ShaftNow {
   readonly slots: readonly Slot[];
   readonly builds: readonly BuildNow[];
-  /** by its open contact: how each slot moves a gap, and what its sizes come to */
-  readonly forms: ReadonlyMap<string, LinearGap>;
+  /** how each slot moves each gap and depth, and what the sizes come to */
+  readonly forms: ShaftForms;
   readonly gone: ReadonlySet<string>;
 }
 
 /** Everything shown of one gap: what speaks for it now, its verdict, the pack that is wanted, and what its builds taught. */
 export function gapState(facts: JobFacts, station: Station, letter: string, { slots, builds, forms, gone }: ShaftNow): GapState {
-  const adjuster = slots.find((s) => s.kind === 'adjuster') ?? null;
   const current = builds[builds.length - 1] ?? null;
-  const packNow = adjuster && current ? (current.fitted.get(adjuster.id)?.leaves ?? null) : null;
-  const form = (station.reads?.what === 'gap' ? forms.get(station.reads.contacts[0] ?? '') : undefined) ?? null;
+  const form = (station.reads?.what === 'gap' ? forms.gaps.get(station.reads.contacts[0] ?? '') : undefined) ?? null;
   const coefficients = form?.coefficients ?? {};
+  const adjuster = adjusterOf(slots, coefficients, forms);
+  const packNow = adjuster && current ? (current.fitted.get(adjuster.id)?.leaves ?? null) : null;
   const sense = (adjuster && coefficients[adjuster.id]) ?? 0;
   const limits = limitInUse(facts, station.id);
   const unit = unitOf(station, limits);
@@ -95,11 +87,12 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
     verdict: judged,
     mark: now.kind === 'read' ? (limits && !now.disagree ? markOf(judged) : 'cannotTell') : now.kind === 'stale' ? 'stale' : 'unmeasured',
     accepted: null,
+    adjuster,
     pack,
     needsPack: isOut(judged) && pack?.window?.reachable === true,
     ladder: rows,
     lessons: lessonsOf(rows, { proved, adjuster, unit }),
-    fromSizes: form && fromSizes(form, sense, packNow && packTotal(packNow)),
+    fromSizes: form && fromSizes(form, slots, current),
     sum: now.reading
       ? [
           lengthLine(
@@ -113,8 +106,22 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
   };
 }
 
-/** The gap by its sizes alone, with the pack that is in. */
-function fromSizes({ constant, missing }: LinearGap, sense: Sense, pack: Length | null): GapState['fromSizes'] {
-  const unknown = [...missing, ...(sense !== 0 && pack === null ? ['pack'] : [])];
-  return constant === null || unknown.length > 0 ? { missing: unknown } : { value: nanometres(constant + sense * (pack ?? 0)) };
+/**
+ * The slot a gap is set by: one that moves it, and before any that also moves a depth, which is set for its own sake. Where none moves it,
+ * the first there is, so that it can be said that it does not.
+ */
+function adjusterOf(slots: readonly Slot[], coefficients: LinearGap['coefficients'], { depths }: ShaftForms): Slot | null {
+  const packs = slots.filter((slot) => slot.kind === 'adjuster');
+  const moves = packs.filter(({ id }) => coefficients[id] !== undefined && coefficients[id] !== 0);
+  const isForDepth = ({ id }: Slot): boolean => [...depths.values()].some((depth) => (depth.coefficients[id] ?? 0) !== 0);
+  return moves.find((slot) => !isForDepth(slot)) ?? packs.find((slot) => !isForDepth(slot)) ?? packs[0] ?? null;
+}
+
+/** The gap by its sizes alone, with the packs that are in. */
+function fromSizes({ constant, coefficients, missing }: LinearGap, slots: readonly Slot[], current: BuildNow | null): GapState['fromSizes'] {
+  const moving = slots.filter(({ id, kind }) => kind === 'adjuster' && (coefficients[id] ?? 0) !== 0);
+  const packs = moving.map(({ id }) => ({ id, leaves: current?.fitted.get(id)?.leaves ?? null }));
+  const unknown = [...missing, ...packs.filter(({ leaves }) => leaves === null).map(() => 'pack')];
+  if (constant === null || unknown.length > 0) return { missing: unknown };
+  return { value: nanometres(packs.reduce((sum, { id, leaves }) => sum + (coefficients[id] ?? 0) * packTotal(leaves), constant as number)) };
 }

@@ -17,8 +17,19 @@ export const statesSix = (): unknown[] => JSON.parse(readFileSync(new URL('datab
 /** What it said of the made-up machine. */
 export const demoStateSix = (): unknown => JSON.parse(readFileSync(new URL('state-v6.json', FIXTURES), 'utf8')) as unknown;
 
-/** Names of what places took the place of, and of what came with them: no answer to anybody. */
-const NAMES: ReadonlySet<string> = new Set(['template', 'place', 'gasket', 'origin', 'partRole', 'contactRole', 'reads']);
+/** What a drawing is made from, and names of what places took the place of: no answer to anybody. */
+const NAMES: ReadonlySet<string> = new Set([
+  'section',
+  'adjuster',
+  'ends',
+  'template',
+  'place',
+  'gasket',
+  'origin',
+  'partRole',
+  'contactRole',
+  'reads',
+]);
 
 /** A state with all that it says, and without the names of what it is kept as. */
 export const asSaid = (state: unknown): unknown =>

@@ -5,8 +5,9 @@ import type { Db } from './open.ts';
 type Row = Omit<PlaceFact, 'turned' | 'faces' | 'gone'> & { gone: number; turned: number };
 type FaceRow = FaceFact & { placeId: string };
 
-const COLUMNS = 'id, revision, shaft_id AS shaftId, role, name, kind, position, takes, sits, part_id AS partId, turned, gone';
-const FACE_COLUMNS = 'f.id, f.place_id AS placeId, f.role, f.inner_nm AS inner, f.outer_nm AS outer';
+const COLUMNS =
+  'id, revision, shaft_id AS shaftId, role, name, kind, position, takes, sits, part_id AS partId, turned, proportion_nm AS proportion, gone';
+const FACE_COLUMNS = 'f.id, f.place_id AS placeId, f.role, f.side, f.inner_nm AS inner, f.outer_nm AS outer';
 const FACES_OF_ONE = `SELECT ${FACE_COLUMNS} FROM face f WHERE f.place_id = ? ORDER BY f.position`;
 const FACES = `SELECT ${FACE_COLUMNS} FROM face f JOIN place p ON p.id = f.place_id JOIN shaft s ON s.id = p.shaft_id
   JOIN assembly a ON a.id = s.assembly_id WHERE a.job_id = ? ORDER BY f.place_id, f.position`;
@@ -14,12 +15,12 @@ const SHAFT_OF = `SELECT p.shaft_id AS shaftId, a.job_id AS jobId FROM face f JO
   JOIN assembly a ON a.id = s.assembly_id WHERE f.id = ? AND p.gone = 0`;
 
 const whole = (row: Row, faces: readonly FaceRow[]): PlaceFact =>
-  fromMarked({ ...row, turned: row.turned === 1, faces: faces.map(({ id, role, inner, outer }) => ({ id, role, inner, outer })) });
+  fromMarked({ ...row, turned: row.turned === 1, faces: faces.map(({ id, role, side, inner, outer }) => ({ id, role, side, inner, outer })) });
 
 function putFaces(db: Db, { id: placeId, faces }: PlaceFact): void {
   const put = db.prepare(
-    `INSERT INTO face (id, place_id, position, role, inner_nm, outer_nm) VALUES (@id, @placeId, @position, @role, @inner, @outer)
-      ON CONFLICT (id) DO UPDATE SET position = @position, role = @role, inner_nm = @inner, outer_nm = @outer`,
+    `INSERT INTO face (id, place_id, position, role, side, inner_nm, outer_nm) VALUES (@id, @placeId, @position, @role, @side, @inner, @outer)
+      ON CONFLICT (id) DO UPDATE SET position = @position, role = @role, side = @side, inner_nm = @inner, outer_nm = @outer`,
   );
   faces.forEach((face, position) => put.run({ ...face, placeId, position }));
 }
@@ -50,8 +51,8 @@ export const places = {
   insert(db: Db, row: PlaceFact): void {
     const { faces: _, ...columns } = row;
     db.prepare(
-      `INSERT INTO place (id, revision, shaft_id, role, name, kind, position, takes, sits, part_id, turned, gone)
-        VALUES (@id, @revision, @shaftId, @role, @name, @kind, @position, @takes, @sits, @partId, @turned, @gone)`,
+      `INSERT INTO place (id, revision, shaft_id, role, name, kind, position, takes, sits, part_id, turned, proportion_nm, gone)
+        VALUES (@id, @revision, @shaftId, @role, @name, @kind, @position, @takes, @sits, @partId, @turned, @proportion, @gone)`,
     ).run(marked({ ...columns, turned: row.turned ? 1 : 0 }));
     putFaces(db, row);
   },
@@ -60,7 +61,7 @@ export const places = {
     const { faces: _, ...columns } = row;
     db.prepare(
       `UPDATE place SET revision = @revision, shaft_id = @shaftId, role = @role, name = @name, kind = @kind, position = @position, takes = @takes,
-        sits = @sits, part_id = @partId, turned = @turned, gone = @gone WHERE id = @id`,
+        sits = @sits, part_id = @partId, turned = @turned, proportion_nm = @proportion, gone = @gone WHERE id = @id`,
     ).run(marked({ ...columns, turned: row.turned ? 1 : 0 }));
     putFaces(db, row);
   },

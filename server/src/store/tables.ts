@@ -140,6 +140,10 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
       ['contact', 'SELECT id FROM contact WHERE fastener_id = ?'],
       ['contact', 'SELECT c.id FROM face f JOIN contact c ON c.face_a = f.id OR c.face_b = f.id WHERE f.place_id = ?'],
       ['feature', 'SELECT x.id FROM face f JOIN feature x ON x.from_face = f.id OR x.to_face = f.id WHERE f.place_id = ?'],
+      [
+        'station',
+        `SELECT t.id FROM face f JOIN station t ON f.id IN (json_extract(t.reads, '$.from'), json_extract(t.reads, '$.to')) WHERE f.place_id = ?`,
+      ],
     ],
   },
   station: {

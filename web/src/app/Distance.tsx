@@ -9,7 +9,7 @@ import type { OpenJob } from '../state/job.ts';
 /** The current number across the whole screen, to be read from two metres: the gap in hand, its verdict, its limits. */
 export default function Distance({ open, onClose, job }: { open: boolean; onClose: () => void; job: OpenJob }): JSX.Element {
   const unit = useSettings((s) => s.unit);
-  const gap = job.shaft?.gaps[0];
+  const { gap } = job;
   const value = gap?.now.reading?.value ?? null;
   const isRead = gap?.now.kind === 'read';
   return (

@@ -1,4 +1,4 @@
-import { section, type SectionQuestion } from '@elder-cog/core';
+import { section, type DrawnShaft } from '@elder-cog/core';
 import type { JSX } from 'react';
 import { useSettings } from '../state/settings.ts';
 import { Shapes } from './Shapes.tsx';
@@ -8,16 +8,19 @@ import { useWidth } from './useWidth.ts';
 export function SectionView({
   question,
   height,
+  current,
   narrowHeight = 178,
 }: {
-  question: Omit<SectionQuestion, 'width' | 'height' | 'unit'>;
+  question: DrawnShaft;
   height: number;
+  /** the letter of the gap in hand */
+  current?: string;
   narrowHeight?: number;
 }): JSX.Element {
   const [ref, width] = useWidth<HTMLDivElement>();
   const unit = useSettings((s) => s.unit);
   const tall = width < 600 ? narrowHeight : height;
-  const drawing = width > 100 ? section({ ...question, width, height: tall, unit }) : null;
+  const drawing = width > 100 ? section({ ...question, width, height: tall, unit, ...(current === undefined ? {} : { current }) }) : null;
   return (
     <div
       ref={ref}

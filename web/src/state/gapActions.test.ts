@@ -31,7 +31,7 @@ describe('the commands behind the buttons', () => {
       setLimits(station, '5-8 thou', limitsOf('5-8 thou')),
       setMethod(station, 'feelers', INSTRUMENTS.feelersMm),
       stationChange(station, { newSize: mm(12) }),
-      fitPack(shaft, [Story.leaf(6), Story.leaf(4)]),
+      fitPack(shaft, story.slot('pack'), [Story.leaf(6), Story.leaf(4)]),
       changeState(shaft, story.slot('cover.bolts'), 'torqued'),
       withdraw('reading', story.id(), 'that was wrong'),
     ];
@@ -49,11 +49,11 @@ describe('the commands behind the buttons', () => {
     expect(setLimits(stationOf(shaftOf(new Story())), '0.05-0.10 mm', limitsOf('0.05-0.10 mm'))).toMatchObject({ limit: { unit: 'mm' } }));
   it('write the first pack as found, and every later one as a dry build with only its slot changed', () => {
     const story = new Story({ gasket: true });
-    const first = fitPack(shaftOf(story), [Story.leaf(20)]);
+    const first = fitPack(shaftOf(story), story.slot('pack'), [Story.leaf(20)]);
     expect(first).toMatchObject({ build: { stage: 'as_found', parentId: null } });
     const built = story.build([20], { 'cover.bolts': 'torqued' });
-    const next = fitPack(shaftOf(story), [Story.leaf(6)]);
-    expect(next).toMatchObject({ build: { stage: 'dry', parentId: built.id, fits: [{ slotId: story.slot('pack'), state: null }] } });
+    const next = fitPack(shaftOf(story), story.slot('pack'), [Story.leaf(6)]);
+    expect(next).toMatchObject({ build: { stage: 'dry', parentId: built.id, fits: [{ placeId: story.slot('pack'), state: null }] } });
     expect(next.kind === 'build.add' && next.build.fits).toHaveLength(1);
   });
   it('write a change of bolts as a child build that fits no pack', () => {

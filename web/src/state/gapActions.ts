@@ -171,18 +171,18 @@ const buildOf = (shaft: ShaftState, stage: Build['stage'], fits: Build['fits'], 
   saw: shaft.current?.build.id ?? null,
 });
 
+/** Whether anybody has said what is in a slot, or that it is not known. */
+export const isSaid = ({ builds }: Pick<ShaftState, 'builds'>, slotId: string): boolean => builds.some((b) => b.fitted.has(slotId));
+/** What is said first of a slot is as it was found; what is said after that was fitted. */
+const stageOf = (shaft: ShaftState, slotId: string): 'as_found' | 'dry' => (isSaid(shaft, slotId) ? 'dry' : 'as_found');
+
 /** The pack in now, as build 0; or a pack fitted, as the next build with only its slot changed. */
-export function fitPack(shaft: ShaftState, leaves: readonly FitLeaf[]): Change {
-  const slot = shaft.slots.find((s) => s.slot.kind === 'adjuster');
-  const stage = shaft.current !== null ? 'dry' : 'as_found';
-  return buildOf(shaft, stage, slot ? [{ id: newId(), placeId: slot.slot.id, leaves: [...leaves], state: null }] : []);
-}
+export const fitPack = (shaft: ShaftState, slotId: string, leaves: readonly FitLeaf[]): Change =>
+  buildOf(shaft, shaft.current === null ? 'as_found' : stageOf(shaft, slotId), [{ id: newId(), placeId: slotId, leaves: [...leaves], state: null }]);
 
 /** As it was found, with a pack nobody has measured: it can be read all the same. */
-export function packNotKnown(shaft: ShaftState): Change {
-  const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
-  return buildOf(shaft, 'as_found', pack ? [{ id: newId(), placeId: pack.slot.id, leaves: [], state: NOT_MEASURED }] : []);
-}
+export const packNotKnown = (shaft: ShaftState, slotId: string): Change =>
+  buildOf(shaft, 'as_found', [{ id: newId(), placeId: slotId, leaves: [], state: NOT_MEASURED }]);
 
 /** A float the strip log says, as the reading of a build: nobody said what it was read with. */
 export function readAsSaid(station: Station, buildId: string | null, { size, written, unit, words }: FloatSaid): Change {

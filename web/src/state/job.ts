@@ -1,5 +1,5 @@
 import type { Assembly, Fitted, JobFacts, Lot, RowBelongs } from '@elder-cog/contract';
-import { derive, readable, type JobState, type RowHolder, type ShaftState } from '@elder-cog/derive';
+import { derive, nextOf, readable, type GapState, type JobState, type RowHolder, type ShaftState } from '@elder-cog/derive';
 import { createContext, useContext } from 'react';
 
 export interface OpenJob {
@@ -14,6 +14,8 @@ export interface OpenJob {
   readonly shaft: ShaftState | null;
   /** the box of that shaft, or the one the address names */
   readonly box: Assembly | null;
+  /** the gap of that shaft the address names, or what is to be done next, or the first */
+  readonly gap: GapState | null;
 }
 
 /** What the Wear book shows by part: the rows of a shaft and those of its box, or a box's alone. */
@@ -41,17 +43,22 @@ export function bookOf({ state, shaft, box }: Pick<OpenJob, 'state' | 'shaft' | 
   };
 }
 
-/** What an address says of where in the job it is: the shaft, or the box that has none. */
-export const whereIn = ({ shaft, box }: Pick<OpenJob, 'shaft' | 'box'>): string => (shaft ? `?shaft=${shaft.shaft.id}` : box ? `?box=${box.id}` : '');
+/** What an address says of where in the job it is: the shaft, and the gap where it has several; or the box that has none. */
+export function whereIn({ shaft, box, gap }: Pick<OpenJob, 'shaft' | 'box'> & { readonly gap?: GapState | null }): string {
+  if (!shaft) return box ? `?box=${box.id}` : '';
+  return `?shaft=${shaft.shaft.id}${gap && shaft.gaps.length > 1 ? `&gap=${gap.station.id}` : ''}`;
+}
 
 /** The shaft and the box that an address names, or the first there are. */
-export function placeIn(state: JobState, search: URLSearchParams): Pick<OpenJob, 'shaft' | 'box'> {
+export function placeIn(state: JobState, search: URLSearchParams): Pick<OpenJob, 'shaft' | 'box' | 'gap'> {
   const [wanted, wantedBox] = [search.get('shaft'), search.get('box')];
   const box = state.assemblies.find((a) => a.id === wantedBox);
   const inBox = box && state.shafts.filter((s) => s.assembly.id === box.id);
   const among = wanted === null && inBox ? inBox : state.shafts;
   const shaft = among.find((s) => s.shaft.id === (wanted ?? state.next.shaftId)) ?? among[0] ?? null;
-  return { shaft, box: shaft?.assembly ?? box ?? state.assemblies[0] ?? null };
+  const named = (id: string | null): GapState | undefined => shaft?.gaps.find((g) => g.station.id === id);
+  const gap = named(search.get('gap')) ?? (shaft && shaft.gaps.length > 1 ? named(nextOf(shaft).stationId) : undefined) ?? shaft?.gaps[0] ?? null;
+  return { shaft, box: shaft?.assembly ?? box ?? state.assemblies[0] ?? null, gap };
 }
 
 export const JobContext = createContext<OpenJob | null>(null);

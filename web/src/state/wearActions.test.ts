@@ -54,7 +54,7 @@ describe('the commands of the Wear book', () => {
     for (const each of commands) expect(change.safeParse(each).error).toBeUndefined();
   });
   it('keep a pack that came off as the first build, and the float before it as its reading, in the same command', () => {
-    const fitted = fitPack(shaft, [Story.leaf(20), Story.leaf(8)]);
+    const fitted = fitPack(shaft, story.slot('pack'), [Story.leaf(20), Story.leaf(8)]);
     const float = keepReading(
       station,
       null,

@@ -4,7 +4,7 @@
 
 CREATE TABLE shaft_now (
   id TEXT PRIMARY KEY, revision INTEGER NOT NULL, assembly_id TEXT NOT NULL REFERENCES assembly, name TEXT NOT NULL, origin TEXT NOT NULL,
-  position INTEGER NOT NULL, gone INTEGER NOT NULL
+  end_in TEXT NOT NULL, end_out TEXT NOT NULL, position INTEGER NOT NULL, gone INTEGER NOT NULL
 ) STRICT;
 CREATE INDEX shaft_of_assembly ON shaft_now (assembly_id);
 
@@ -17,15 +17,15 @@ CREATE INDEX part_of_assembly ON part_now (assembly_id);
 CREATE TABLE place (
   id TEXT PRIMARY KEY, revision INTEGER NOT NULL, shaft_id TEXT NOT NULL REFERENCES shaft_now, role TEXT NOT NULL, name TEXT NOT NULL,
   kind TEXT NOT NULL, position INTEGER NOT NULL, takes TEXT CHECK (takes IN ('leaves', 'part', 'gasket')), sits TEXT, part_id TEXT REFERENCES part_now,
-  turned INTEGER NOT NULL, gone INTEGER NOT NULL
+  turned INTEGER NOT NULL, proportion_nm INTEGER, gone INTEGER NOT NULL
 ) STRICT;
 CREATE UNIQUE INDEX place_role ON place (shaft_id, role) WHERE gone = 0;
 CREATE INDEX place_of_shaft ON place (shaft_id);
 CREATE INDEX place_of_part ON place (part_id);
 
 CREATE TABLE face (
-  id TEXT PRIMARY KEY, place_id TEXT NOT NULL REFERENCES place, position INTEGER NOT NULL, role TEXT NOT NULL, inner_nm INTEGER, outer_nm INTEGER,
-  UNIQUE (place_id, role)
+  id TEXT PRIMARY KEY, place_id TEXT NOT NULL REFERENCES place, position INTEGER NOT NULL, role TEXT NOT NULL,
+  side TEXT NOT NULL CHECK (side IN ('in', 'out')), inner_nm INTEGER, outer_nm INTEGER, UNIQUE (place_id, role)
 ) STRICT;
 
 CREATE TABLE feature_now (

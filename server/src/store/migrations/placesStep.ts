@@ -23,15 +23,15 @@ const BEFORE: Readonly<Record<string, string>> = {
 const FITS = 'SELECT id, build_id AS buildId, slot_id AS slotId, state FROM build_fit ORDER BY rowid';
 
 const AFTER = {
-  shafts: 'INSERT INTO shaft_now VALUES (@id, @revision, @assemblyId, @name, @origin, @position, @gone)',
+  shafts: 'INSERT INTO shaft_now VALUES (@id, @revision, @assemblyId, @name, @origin, @endIn, @endOut, @position, @gone)',
   parts: 'INSERT INTO part_now VALUES (@id, @revision, @assemblyId, @name, @kind, @material, @number, @condition, @gone)',
-  places: 'INSERT INTO place VALUES (@id, @revision, @shaftId, @role, @name, @kind, @position, @takes, @sits, @partId, @turned, @gone)',
+  places: 'INSERT INTO place VALUES (@id, @revision, @shaftId, @role, @name, @kind, @position, @takes, @sits, @partId, @turned, @proportion, @gone)',
   features: 'INSERT INTO feature_now VALUES (@id, @revision, @partId, @role, @name, @kind, @fromFace, @toFace, @nominal, @proportion, @gone)',
   contacts: 'INSERT INTO contact_now VALUES (@id, @revision, @shaftId, @role, @name, @a, @b, @kind, @standId, @fastenerId, @gone)',
   stations: `INSERT INTO station_now VALUES (@id, @revision, @shaftId, @assemblyId, @subject, @quantity, @moreIs, @role, @name, @position, @reads,
     @boreId, @journalId, @newSize, @rule, @aim, @method, @instrument, @gone)`,
 } as const;
-const FACE = 'INSERT INTO face VALUES (@id, @placeId, @position, @role, @inner, @outer)';
+const FACE = 'INSERT INTO face VALUES (@id, @placeId, @position, @role, @side, @inner, @outer)';
 // what was known of the parts was known before anything was read of them: they stand before the first
 const READING = `INSERT INTO reading (id, station_id, build_id, method, raw, who, taken_at, supersedes, kept_as, seq)
   VALUES (@id, @stationId, NULL, 'size', @raw, @who, @takenAt, NULL, @keptAs, (SELECT coalesce(min(seq), 0) - 1 FROM reading))`;
@@ -71,10 +71,12 @@ const asFact = (row: Row): Row =>
     }),
   );
 
+const endsOf = ({ ends }: Row): Row => (Array.isArray(ends) ? { endIn: ends[0], endOut: ends[1] } : {});
+
 /** A fact as its columns hold it. */
 const asRow = (fact: Row): Row =>
   Object.fromEntries(
-    Object.entries({ gone: false, assemblyId: null, ...fact }).map(([key, value]) => [
+    Object.entries({ gone: false, assemblyId: null, ...endsOf(fact), ...fact }).map(([key, value]) => [
       key,
       typeof value === 'boolean' ? Number(value) : typeof value === 'object' && value !== null ? JSON.stringify(value) : value,
     ]),

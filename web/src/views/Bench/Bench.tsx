@@ -201,7 +201,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
 
 function InNow({ shaft }: { shaft: ShaftState }): JSX.Element {
   const unit = useSettings((s) => s.unit);
-  const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
+  const packs = shaft.slots.filter((s) => s.slot.kind === 'adjuster');
   const others = shaft.slots.filter((s) => s.slot.kind !== 'adjuster' && s.fitting.state !== null);
   return (
     <section aria-label="In now" className="border-b border-rule pb-3">
@@ -211,14 +211,19 @@ function InNow({ shaft }: { shaft: ShaftState }): JSX.Element {
           {shaft.current ? `build ${shaft.current.number}, ${shaft.gaps[0]?.now.kind === 'read' ? 'read' : 'not read'}` : 'nothing fitted yet'}
         </span>
       </div>
-      {pack?.fitting.leaves ? (
-        <div className="mt-1 flex items-center gap-5">
-          <Pack leaves={pack.fitting.leaves} />
-          <Num value={nanometres(pack.total)} unit={unit} size={28} both />
+      {packs.map(({ slot, fitting, total }) => (
+        <div key={slot.id}>
+          {packs.length > 1 && <p className="m-0 mt-1 text-ink2">{slot.name}</p>}
+          {fitting.leaves ? (
+            <div className="mt-1 flex items-center gap-5">
+              <Pack leaves={fitting.leaves} />
+              <Num value={nanometres(total)} unit={unit} size={28} both />
+            </div>
+          ) : (
+            <p className="m-0 text-ink2">Nobody has said what pack is in.</p>
+          )}
         </div>
-      ) : (
-        <p className="m-0 text-ink2">Nobody has said what pack is in.</p>
-      )}
+      ))}
       {others.length > 0 && <p className="m-0 mt-1 text-ink2">{others.map((o) => stateWords(o.slot, o.fitting.state)).join(' · ')}</p>}
     </section>
   );

@@ -1,5 +1,5 @@
 import { axisTicks, formatLength, MARK_WORDS, nanometres, unitWord, type Length } from '@elder-cog/core';
-import { availableFor, packWords, type GapState, type LadderRow, type PackChoice } from '@elder-cog/derive';
+import { availableFor, packWords, type GapState, type LadderRow, type PackChoice, slotStateOf } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
 import { Heading, Primary } from '../../kit/controls.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
@@ -20,14 +20,13 @@ const ROW = 76;
 
 /** The ladder of builds: pack in, what was said, what was read, on one scale down the page; and what to change next. */
 export default function DryBuilds(): JSX.Element {
-  const { state, shaft, lots, fitted } = useJob();
+  const { state, shaft, gap, lots, fitted } = useJob();
   const { send, sending } = useCommand();
   const unit = useSettings((s) => s.unit);
   const entry = useRef<HTMLInputElement>(null);
   const fitButton = useRef<HTMLButtonElement>(null);
   const skipped = useSkips((s) => s.skipped);
-  const gap = shaft?.gaps[0];
-  const slot = shaft?.slots.find((s) => s.slot.kind === 'adjuster');
+  const slot = shaft && gap ? slotStateOf(shaft, gap) : undefined;
   const window = gap?.pack?.window;
   const reading = gap?.now.reading;
   const { data: choices } = usePackChoices(
@@ -47,7 +46,7 @@ export default function DryBuilds(): JSX.Element {
   const step = setUpStep(shaft, gap, { drawerEmpty: lots.length === 0, skipped });
   const fit = async (choice: PackChoice): Promise<void> => {
     try {
-      await send(fitPack(shaft, choice.leaves));
+      await send(fitPack(shaft, slot.slot.id, choice.leaves));
       entry.current?.focus();
     } catch {
       // the title block says why

@@ -6,7 +6,7 @@ import { useForm } from 'react-hook-form';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { z } from 'zod';
 import { Chip, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
-import { SectionView } from '../../kit/SectionView.tsx';
+import { ShaftFigure } from '../../kit/ShaftFigure.tsx';
 import { useCommand, useJobReply } from '../../state/api.ts';
 import { draftOf, useDrafts } from '../../state/drafts.ts';
 import { newId } from '../../state/settings.ts';
@@ -16,7 +16,7 @@ const form = z.object({
   year: z.string().trim().max(20, 'A year, or a few words.'),
   box: z.string().trim().min(1, 'Say which box it is, such as gearbox or transfer box.').max(120),
   shaft: z.string().trim().min(1, 'Say which shaft it is, such as input shaft.').max(120),
-  template: z.enum(['taperPair', 'plainThrust', 'gearOnBush']),
+  template: z.enum(Object.keys(TEMPLATES) as [TemplateName, ...TemplateName[]]),
   place: z.string(),
   gasket: z.boolean(),
 });
@@ -37,6 +37,8 @@ const typedForm = z
 const BOXES = ['Gearbox', 'Transfer box', 'Final drive', 'Rear axle', 'Overdrive', 'Wheel hub'];
 const SHAFTS = ['Input shaft', 'Layshaft', 'Output shaft', 'Idler shaft', 'Pinion shaft', 'Hub'];
 const BY_NUT = /\b(?:hub|pinion|axle|wheel)\b/i;
+/** Two tapers against each other: which way a shim goes depends on what draws them up. */
+const OPPOSED: ReadonlySet<TemplateName> = new Set(['taperPair', 'hubByNut', 'pinionByNut', 'intermediate']);
 const TEMPLATE_NAMES = Object.keys(TEMPLATES) as TemplateName[];
 
 /** What stood half typed when the view was left. */
@@ -76,16 +78,21 @@ export default function NewMachine(): JSX.Element {
       ...halfDone(draft),
     },
   });
-  const { template, place, gasket, box: boxName, shaft: shaftName } = watch();
+  const { template, place, box: boxName, shaft: shaftName } = watch();
   const put = useDrafts((s) => s.put);
   useEffect(() => {
     const watching = watch((typed, { type, name }) => (type === 'change' || name === 'place') && put(draft, JSON.stringify(typed)));
     return () => watching.unsubscribe();
   }, [watch, put, draft]);
-  const [drawnBy, setDrawnBy] = useState<'cover' | 'nut' | null>(null);
-  // what is closed by a cover as a rule, and what is drawn up by a nut as often as not
-  const drawn = drawnBy ?? (BY_NUT.test(`${boxName} ${shaftName}`) ? null : 'cover');
-  const isPair = template === 'taperPair';
+  const [answered, setAnswered] = useState(false);
+  const choose = (to: TemplateName): void => {
+    setValue('template', to);
+    setValue('place', TEMPLATES[to].places[0]?.place ?? 'inLine');
+  };
+  const isOpposed = OPPOSED.has(template);
+  const drawn = template === 'taperPair' ? 'cover' : 'nut';
+  // what is drawn up by a nut as often as not is asked about before it is taken for closed by a cover
+  const isAsked = template === 'taperPair' && !answered && BY_NUT.test(`${boxName} ${shaftName}`);
   const [mirror, setMirror] = useState<string | null>(null);
   const choice = TEMPLATES[template];
   useEffect(() => {
@@ -104,7 +111,7 @@ export default function NewMachine(): JSX.Element {
       name: entry.shaft,
       template: entry.template,
       place: entry.place as Place,
-      gasket: entry.gasket && entry.template === 'taperPair',
+      gasket: entry.gasket && TEMPLATES[entry.template].gasket === true,
       position: facts?.shafts.length ?? 0,
       newId,
     });
@@ -215,46 +222,63 @@ export default function NewMachine(): JSX.Element {
           </div>
         )}
         {text('shaft', 'Shaft', 'input shaft, layshaft', SHAFTS)}
-        <fieldset data-stop className="m-0 border-0 p-0">
-          <legend className="label p-0 text-[17px] font-semibold">What is it?</legend>
-          {TEMPLATE_NAMES.map((each) => (
-            <label
-              key={each}
-              className={`mt-1 flex min-h-14 cursor-pointer items-center gap-3 border px-3 py-1 ${template === each ? 'border-2 border-blue bg-sheet' : 'border-edge'}`}
-            >
-              <input
-                type="radio"
-                value={each}
-                {...register('template', { onChange: () => setValue('place', TEMPLATES[each].places[0]?.place ?? 'underCover') })}
-                className="h-5 w-5 shrink-0 accent-blue"
-              />
-              <span>
-                <span className="block leading-5 font-medium">{TEMPLATES[each].title}</span>
-                <span className="block text-[15px] leading-5 text-ink2">{TEMPLATES[each].says}</span>
-              </span>
-            </label>
-          ))}
-        </fieldset>
       </div>
       <div className="min-w-0 max-lg:mt-4">
-        <div className={`border border-edge ${isPair && drawn === 'nut' ? 'hidden' : ''}`}>
-          <SectionView
-            height={300}
-            question={{
-              template,
-              place: place as Place,
-              gasket: gasket && template === 'taperPair',
-              sizes: {},
-              leaves: null,
-              packWords: 'Shim',
-              gap: null,
-              turned: [],
-              letter: 'A',
-            }}
-          />
-        </div>
-        <fieldset data-stop className="m-0 mt-3 border-0 p-0">
-          <legend className="label p-0 text-[17px] font-semibold">Where is the shim?</legend>
+        <fieldset data-stop className="m-0 border-0 p-0">
+          <legend className="label p-0 text-[17px] font-semibold">What is it?</legend>
+          <div className="grid grid-cols-4 gap-2 max-xl:grid-cols-3 max-sm:grid-cols-1">
+            {TEMPLATE_NAMES.map((each) => (
+              <label
+                key={each}
+                className={`grid min-h-14 cursor-pointer content-start gap-1 border p-2 max-sm:grid-cols-[120px_minmax(0,1fr)] max-sm:items-center ${template === each ? 'border-2 border-blue bg-sheet' : 'border-edge'}`}
+              >
+                <ShaftFigure origin={each} place={template === each ? (place as Place) : null} width="100%" height={76} />
+                <span className="flex items-start gap-2">
+                  <input
+                    type="radio"
+                    value={each}
+                    {...register('template', { onChange: () => choose(each) })}
+                    className="mt-0.5 h-5 w-5 shrink-0 accent-blue"
+                  />
+                  <span>
+                    <span className="block leading-5 font-medium">{TEMPLATES[each].title}</span>
+                    <span className="block text-[14px] leading-[17px] text-ink2">{TEMPLATES[each].says}</span>
+                  </span>
+                </span>
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        {isOpposed && (
+          <div role="group" aria-label="What draws the bearings up?" className="mt-2 flex flex-wrap items-center gap-2">
+            <span>Is the bearing pushed in by a cover, or drawn up by a nut?</span>
+            <Chip
+              on={!isAsked && drawn === 'cover'}
+              onClick={() => {
+                setAnswered(true);
+                if (template !== 'taperPair') choose('taperPair');
+              }}
+            >
+              a cover, against its cup
+            </Chip>
+            <Chip
+              on={drawn === 'nut'}
+              onClick={() => {
+                setAnswered(true);
+                if (template === 'taperPair') choose(/pinion/i.test(shaftName) ? 'pinionByNut' : 'hubByNut');
+              }}
+            >
+              a nut, against its cone
+            </Chip>
+          </div>
+        )}
+        <fieldset
+          data-stop={choice.places.length > 1 ? true : undefined}
+          className={`m-0 mt-3 border-0 p-0 ${choice.places.length > 0 ? '' : 'hidden'}`}
+        >
+          <legend className="label p-0 text-[17px] font-semibold">
+            {template === 'pinionByNut' ? 'Where is the depth shim?' : 'Where is the shim?'}
+          </legend>
           <div className="flex flex-wrap gap-2">
             {choice.places.map((each) => (
               <label
@@ -267,30 +291,13 @@ export default function NewMachine(): JSX.Element {
             ))}
           </div>
         </fieldset>
-        {template === 'taperPair' && (
+        {choice.gasket && (
           <label className="mt-2 flex min-h-14 cursor-pointer items-center gap-3">
             <input data-stop type="checkbox" {...register('gasket')} className="h-6 w-6 accent-blue" /> a gasket lies under the cover as well
           </label>
         )}
-        {isPair && (
-          <div role="group" aria-label="What draws the bearings up?" className="mt-2 flex flex-wrap items-center gap-2">
-            <span>What draws the bearings up?</span>
-            <Chip on={drawn === 'cover'} onClick={() => setDrawnBy('cover')}>
-              a cover, against their cups
-            </Chip>
-            <Chip on={drawn === 'nut'} onClick={() => setDrawnBy('nut')}>
-              a nut, against their cones
-            </Chip>
-          </div>
-        )}
-        {isPair && drawn === 'nut' && (
-          <p role="alert" className="m-0 mt-2 max-w-prose border-l-4 border-ink pl-3">
-            Cones drawn together by a nut go the other way: a thicker spacer between them gives more float. There is no drawing of that here yet, so
-            nothing is reckoned from this one. The Loose sheet reckons it; strip log and open items take the box without its shaft.
-          </p>
-        )}
         <div className="mt-3 flex flex-wrap items-center gap-3">
-          <Primary data-stop type="submit" enter disabled={sending || (isPair && drawn !== 'cover')}>
+          <Primary data-stop type="submit" enter disabled={sending || isAsked}>
             {jobId ? 'Add it' : 'Put it on the shelf'}
           </Primary>
           <Secondary disabled={sending} onClick={() => void handleSubmit((entry) => make(entry, false))()}>

@@ -1,6 +1,7 @@
 import { formatLength, MARK_WORDS } from '@elder-cog/core';
 import type { GapState } from '@elder-cog/derive';
 import type { JSX } from 'react';
+import { Link } from 'react-router';
 import { LimitBarView } from '../../kit/LimitBarView.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { useSettings } from '../../state/settings.ts';
@@ -16,16 +17,29 @@ export function GapList({ gaps, current }: { gaps: readonly GapState[]; current:
         return (
           <li
             key={gap.station.id}
-            className={`grid grid-cols-[20px_minmax(120px,200px)_1fr_84px_30px_130px] items-center gap-3 border-t border-rule px-4 py-1 max-sm:hidden ${gap.station.id === current ? 'border-l-4 border-l-blue bg-sheet pl-3' : ''}`}
+            className={`relative grid ${gaps.length > 1 ? 'min-h-11' : 'max-sm:hidden'} grid-cols-[20px_minmax(120px,200px)_1fr_84px_30px_130px] items-center gap-3 border-t border-rule px-4 py-1 max-sm:grid-cols-[20px_minmax(0,1fr)_64px_26px] ${gap.station.id === current ? 'border-l-4 border-l-blue bg-sheet pl-3' : ''}`}
           >
             <span className="label text-[19px] font-semibold text-blue">{gap.letter}</span>
-            <span className="min-w-0 text-[17px] leading-5 [overflow-wrap:anywhere]">{gap.station.name}</span>
-            <LimitBarView {...barState(gap)} mini most={420} />
+            {gaps.length > 1 ? (
+              <Link
+                to={`?shaft=${gap.station.shaftId ?? ''}&gap=${gap.station.id}`}
+                replace
+                aria-current={gap.station.id === current || undefined}
+                className="min-w-0 text-[17px] leading-5 text-ink no-underline [overflow-wrap:anywhere] after:absolute after:inset-0"
+              >
+                {gap.station.name}
+              </Link>
+            ) : (
+              <span className="min-w-0 text-[17px] leading-5 [overflow-wrap:anywhere]">{gap.station.name}</span>
+            )}
+            <div className="max-sm:hidden">
+              <LimitBarView {...barState(gap)} mini most={420} />
+            </div>
             <span className="num text-right text-[20px] font-semibold">
               {gap.now.kind === 'read' || gap.now.kind === 'none' ? value : `(${value})`}
             </span>
             <Mark kind={gap.mark} size={26} named={false} ground={gap.station.id === current ? 'var(--sheet)' : 'var(--paper)'} />
-            <span className={`label text-[18px] font-semibold whitespace-nowrap ${MARK_TEXT[gap.mark]}`}>
+            <span className={`label text-[18px] font-semibold whitespace-nowrap max-sm:sr-only ${MARK_TEXT[gap.mark]}`}>
               {gap.now.kind === 'forecast' ? 'Forecast' : MARK_WORDS[gap.mark]}
             </span>
           </li>

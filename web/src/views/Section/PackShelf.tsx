@@ -1,6 +1,6 @@
 import type { FitLeaf } from '@elder-cog/contract';
 import { formatLength, leavesTotal, nanometres, unitWord, type Length } from '@elder-cog/core';
-import { availableFor, packWords, type GapState, type PackChoice, type PackChoices, type ShaftState } from '@elder-cog/derive';
+import { availableFor, packWords, slotStateOf, type GapState, type PackChoice, type PackChoices, type ShaftState } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
 import { Heading, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
@@ -34,7 +34,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
   const fitButton = useRef<HTMLButtonElement>(null);
   const pack = gap.pack;
   const window = pack?.window ?? null;
-  const slot = shaft.slots.find((s) => s.slot.kind === 'adjuster');
+  const slot = slotStateOf(shaft, gap);
   const available = slot ? availableFor(slot.slot.id, lots, fitted) : [];
   const reading = gap.now.reading;
   const { needsPack } = gap;
@@ -57,7 +57,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
   if (!pack || !slot) return <div />;
   const fit = async (leaves: readonly FitLeaf[]): Promise<void> => {
     try {
-      await send(fitPack(shaft, leaves));
+      await send(fitPack(shaft, slot.slot.id, leaves));
       setOther(false);
       onFitted();
     } catch {

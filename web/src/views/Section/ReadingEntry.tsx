@@ -13,6 +13,7 @@ import {
   type ReadingValue,
   type RestItem,
   type ShaftState,
+  slotStateOf,
 } from '@elder-cog/derive';
 import { useEffect, useMemo, useRef, useState, type JSX, type ReactNode, type RefObject } from 'react';
 import { Chip, Heading, Quiet } from '../../kit/controls.tsx';
@@ -95,7 +96,7 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
     ...besides.raw,
     restsOn: items.flatMap((item) => (said(item) === null ? [] : [{ item: item.item, answer: said(item) ?? '' }])),
   });
-  const place = { sense: gap.pack?.sense ?? 0, pack: packTotal(shaft.slots.find((s) => s.slot.kind === 'adjuster')?.fitting.leaves) } as const;
+  const place = { sense: gap.pack?.sense ?? 0, pack: packTotal(slotStateOf(shaft, gap)?.fitting.leaves) } as const;
   const comesTo = (meaning: ReadingMeaning): ReadingValue | null => {
     // with something missing it comes to nothing yet, and is said back as it was typed
     return besides.missing === null ? readingComesTo(rawOf('', meaning), place) : null;

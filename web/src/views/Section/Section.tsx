@@ -18,14 +18,13 @@ import { Sizes } from './Sizes.tsx';
 
 /** The live drawing of one shaft, with its gap, packs and entry. */
 export default function Section(): JSX.Element {
-  const { state, shaft, lots } = useJob();
+  const { state, shaft, gap, lots } = useJob();
   const unit = useSettings((s) => s.unit);
   const skipped = useSkips((s) => s.skipped);
   const [wantsFit, setWantsFit] = useState<string | null>(null);
   const wide = useWide();
   const phone = usePhone();
   const entry = useRef<HTMLInputElement>(null);
-  const gap = shaft?.gaps[0];
   const step = shaft && gap ? setUpStep(shaft, gap, { drawerEmpty: lots.length === 0, skipped }) : null;
   const toEntry = useCallback(() => {
     requestAnimationFrame(() => {
@@ -58,7 +57,7 @@ export default function Section(): JSX.Element {
         Section, {shaft.shaft.name}, {shaft.assembly.name}
       </h1>
       <div className="min-w-0">
-        <SectionView question={shaft.section} height={388} />
+        <SectionView question={shaft.section} height={388} current={gap.letter} />
         <div className={shaft.gaps.length === 1 ? 'print:hidden' : ''}>
           <GapList gaps={shaft.gaps} current={gap.station.id} />
         </div>

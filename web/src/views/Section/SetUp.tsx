@@ -1,10 +1,10 @@
 import { counted, describeLength, leavesTotal, withTolerance, type LeafLine } from '@elder-cog/core';
-import { availableFor, type GapState, type ShaftState } from '@elder-cog/derive';
+import { availableFor, slotStateOf, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Heading, Primary, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
-import { fitPack, foundAs, leavesFromSaid, oneByOne, packNotKnown, setLimits } from '../../state/gapActions.ts';
+import { fitPack, foundAs, isSaid, leavesFromSaid, oneByOne, packNotKnown, setLimits } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { newId, useSettings } from '../../state/settings.ts';
 import { LEAVES, limitsOf, useSkips } from '../../state/skips.ts';
@@ -21,10 +21,11 @@ export function setUpStep(
   gap: GapState,
   { drawerEmpty, skipped }: { readonly drawerEmpty: boolean; readonly skipped: readonly string[] },
 ): SetUpStep | null {
-  const isNew = shaft.current === null;
+  // of a shaft with several gaps each asks for itself
+  const isNew = shaft.current === null || (shaft.gaps.length > 1 && gap.ladder.every((row) => row.readings.length === 0));
   if (isNew && !gap.limits && !gap.nominal && !skipped.includes(limitsOf(gap.station.id))) return 'limits';
-  const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
-  if (isNew && pack) return 'pack';
+  const pack = slotStateOf(shaft, gap);
+  if (pack && (shaft.current === null || (isNew && !isSaid(shaft, pack.slot.id)))) return 'pack';
   if (drawerEmpty && !skipped.includes(LEAVES)) return 'leaves';
   return gap.station.method === null ? 'method' : null;
 }
@@ -114,12 +115,12 @@ export function LimitsPanel({
 function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element {
   const { send, sending } = useCommand();
   const { facts, lots, fitted } = useJob();
-  const slot = shaft.slots.find((s) => s.slot.kind === 'adjuster');
+  const slot = slotStateOf(shaft, gap);
   const keep = (pack: readonly LeafLine[]): void => {
     if (slot)
-      void send(...foundAs(shaft, fitPack(shaft, leavesFromSaid(oneByOne(pack), availableFor(slot.slot.id, lots, fitted))), facts)).catch(
-        () => undefined,
-      );
+      void send(
+        ...foundAs(shaft, fitPack(shaft, slot.slot.id, leavesFromSaid(oneByOne(pack), availableFor(slot.slot.id, lots, fitted))), facts),
+      ).catch(() => undefined);
   };
   const entry = useEntry({ field: 'pack', bare: bareUnit(gap) }, { onKeep: ({ value }) => keep(value) });
   return (
@@ -145,7 +146,10 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
         <Secondary className="mt-1 min-h-14" onClick={() => keep([])}>
           None
         </Secondary>
-        <Secondary className="mt-1 min-h-14" onClick={() => void send(...foundAs(shaft, packNotKnown(shaft), facts)).catch(() => undefined)}>
+        <Secondary
+          className="mt-1 min-h-14"
+          onClick={() => slot && void send(...foundAs(shaft, packNotKnown(shaft, slot.slot.id), facts)).catch(() => undefined)}
+        >
           Not known
         </Secondary>
       </div>

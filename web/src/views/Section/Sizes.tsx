@@ -1,6 +1,16 @@
 import type { Feature } from '@elder-cog/contract';
 import { describeLength, formatLength, solveUnknown, type Length, type Meaning, type Understood } from '@elder-cog/core';
-import { expectedAround, filledPlaces, graphOf, packTotal, sizeOf, type FeatureSize, type GapState, type ShaftState } from '@elder-cog/derive';
+import {
+  expectedAround,
+  filledPlaces,
+  graphOf,
+  packTotal,
+  sizeOf,
+  slotStateOf,
+  type FeatureSize,
+  type GapState,
+  type ShaftState,
+} from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Chip, Heading, Quiet } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
@@ -68,7 +78,7 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   const sizes = gap.fromSizes;
   if (!sizes) return null;
   if ('value' in sizes) return <p className="m-0">By the sizes alone the gap is {inBoth(sizes.value, gap.unit)}. A build outweighs a sum.</p>;
-  const pack = shaft.slots.find((s) => s.slot.kind === 'adjuster');
+  const pack = slotStateOf(shaft, gap);
   const reading = gap.now.kind === 'read' && gap.now.reading?.kind === 'estimate' ? gap.now.reading.value : null;
   const { reads } = gap.station;
   const [contact] = reads?.what === 'gap' ? reads.contacts : [];

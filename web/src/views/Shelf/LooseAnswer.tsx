@@ -14,7 +14,7 @@ interface Props {
   readonly unit: 'thou' | 'mm';
   readonly sending: boolean;
   /** null where there is no drawing of it to keep */
-  readonly onKeep: ((machine: string) => void) | null;
+  readonly onKeep: (machine: string) => void;
 }
 
 /** The pack to fit, what on hand makes it or what to make, the sum, and a name to keep it by. */
@@ -59,9 +59,7 @@ export function LooseAnswer({ window, sum, choices, unit, sending, onKeep }: Pro
         <SumView sum={sum} unit={unit} answerAt={4} />
       </div>
       <p className="mt-1 mb-2 text-[15px] text-ink2">Reckoned from your reading: try it, and read again.</p>
-      {onKeep === null ? (
-        <p className="m-0 text-ink2">Cones drawn together by a nut: the sum stands here, but there is no drawing of it to keep to a job.</p>
-      ) : naming === null ? (
+      {naming === null ? (
         <Primary className="w-full" onClick={() => setNaming('')}>
           Keep to a job…
         </Primary>

@@ -13,7 +13,7 @@ import { inBoth } from '../../state/understood.ts';
 import { usePackChoices } from '../../workers/packs.ts';
 import { LooseAnswer } from './LooseAnswer.tsx';
 import { looseJob } from './looseJob.ts';
-import { NUTTED, PlaceDrawing, SAYS, SPOTS } from './PlaceDrawing.tsx';
+import { NUTTED, PlaceDrawing, readyFor, SAYS, SPOTS } from './PlaceDrawing.tsx';
 
 const SET = {
   dial: { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm },
@@ -59,7 +59,7 @@ export function LooseSheet(): JSX.Element {
     if (!limits.meaning || !read.meaning || !reading) return;
     const made = looseJob({
       machine,
-      place,
+      ready: readyFor(place, nutted),
       pack: said,
       limits: { text: limits.text, meaning: limits.meaning },
       read: { text: read.text, meaning: read.meaning, method, instrument, value: reading.value },
@@ -82,7 +82,7 @@ export function LooseSheet(): JSX.Element {
         <span className="text-ink2">no machine, no set-up</span>
       </div>
       <div role="radiogroup" aria-label="Where is the shim?">
-        {!nutted && <PlaceDrawing place={place} />}
+        <PlaceDrawing place={place} nutted={nutted} />
         <div className="mt-1 grid grid-cols-4 gap-1">
           {spots.map((spot) => (
             <button
@@ -144,7 +144,7 @@ export function LooseSheet(): JSX.Element {
           choices={choices ?? null}
           unit={unit}
           sending={sending}
-          onKeep={nutted ? null : (machine) => void keepToJob(machine)}
+          onKeep={(machine) => void keepToJob(machine)}
         />
       )}
       <p className="m-0 text-[15px] text-ink2">

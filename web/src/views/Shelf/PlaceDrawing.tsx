@@ -1,7 +1,6 @@
-import { nanometres, section, type Place } from '@elder-cog/core';
+import type { Place, TemplateName } from '@elder-cog/core';
 import type { JSX } from 'react';
-import { Shapes } from '../../kit/Shapes.tsx';
-import { useWidth } from '../../kit/useWidth.ts';
+import { ShaftFigure } from '../../kit/ShaftFigure.tsx';
 
 export interface Spot {
   readonly place: Place;
@@ -31,51 +30,28 @@ export const SAYS: Partial<Record<Place, string>> = {
   betweenCups: 'between the cups',
 };
 
-/** Where the shim is, on a small half section: the chosen place in brass. */
-export function PlaceDrawing({ place }: { place: Place }): JSX.Element {
-  const [ref, width] = useWidth<HTMLDivElement>();
-  const template = place === 'thrustWasher' ? 'plainThrust' : 'taperPair';
-  const drawn: Place = place === 'thrustWasher' ? 'thrustWasher' : place === 'underCover' || place === 'behindCup' ? place : 'behindCone';
-  const drawing = section({
-    template,
-    place: drawn,
-    gasket: false,
-    sizes: {},
-    leaves: [{ thickness: nanometres(template === 'plainThrust' ? 4_000_000 : 900_000), metric: false }],
-    packWords: '',
-    gap: nanometres(500_000),
-    turned: [],
-    letter: 'A',
-    width: 816,
-    height: 388,
-    unit: 'thou',
-  });
-  const shapes = drawing.shapes
-    .filter(
-      (s) =>
-        (s.kind === 'path' || s.kind === 'rect') &&
-        s.stroke !== 'blue' &&
-        s.stroke !== 'brassText' &&
-        !s.id?.startsWith('lens') &&
-        s.fill !== 'ink' &&
-        s.stroke !== 'ink',
-    )
-    .map((s) => (s.kind === 'path' ? { ...s, dash: '' } : s));
-  const height = Math.min(150, width * 0.32);
+export interface Ready {
+  readonly template: TemplateName;
+  readonly place: Place;
+}
+
+/** The ready shaft that a shim in some place is drawn on, and kept to a job as. */
+export function readyFor(place: Place, nutted: boolean): Ready {
+  if (nutted) {
+    if (place === 'behindCone') return { template: 'pinionByNut', place };
+    // a shim behind a cup, or in a spacer between them, holds the cups apart alike
+    return { template: 'hubByNut', place: place === 'betweenCones' ? place : 'behindCup' };
+  }
+  if (place === 'thrustWasher') return { template: 'plainThrust', place };
+  return { template: 'taperPair', place: place === 'underCover' || place === 'behindCup' ? place : 'behindCone' };
+}
+
+/** Where the shim is, on a small section: the chosen place in brass. */
+export function PlaceDrawing({ place, nutted }: { place: Place; nutted: boolean }): JSX.Element {
+  const ready = readyFor(place, nutted);
   return (
-    <div ref={ref} className="border border-edge bg-sheet" style={{ height: Math.max(height, 100) }}>
-      {width > 50 && (
-        <svg
-          width="100%"
-          height="100%"
-          viewBox="92 52 640 160"
-          preserveAspectRatio="xMidYMid meet"
-          role="img"
-          aria-label={`The shim ${SAYS[place] ?? ''}`}
-        >
-          <Shapes shapes={shapes} width={816} height={388} says="" />
-        </svg>
-      )}
+    <div className="border border-edge bg-sheet p-1">
+      <ShaftFigure origin={ready.template} place={ready.place} width="100%" height={116} says={`The shim ${SAYS[place] ?? ''}`} />
     </div>
   );
 }

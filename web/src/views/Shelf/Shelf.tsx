@@ -1,13 +1,13 @@
 import type { JobSummary } from '@elder-cog/contract';
-import { formatLength, formatLimits, MARK_WORDS, section, unitWord, type Place, type Shape, type TemplateName } from '@elder-cog/core';
+import { formatLength, formatLimits, MARK_WORDS, unitWord, type Place } from '@elder-cog/core';
 import { format } from 'date-fns';
 import { MoreHorizontal } from 'lucide-react';
-import { lazy, memo, useDeferredValue, useMemo, useState, type JSX } from 'react';
+import { lazy, useDeferredValue, useMemo, useState, type JSX } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Heading, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { Later } from '../../kit/Later.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
-import { Shapes } from '../../kit/Shapes.tsx';
+import { ShaftFigure } from '../../kit/ShaftFigure.tsx';
 import { useCommand, useShelf } from '../../state/api.ts';
 import { useSettings } from '../../state/settings.ts';
 import { BringIn } from './BringIn.tsx';
@@ -103,7 +103,7 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
     >
       <div className="max-md:hidden">
         {shaft ? (
-          <Thumb template={shaft.template as TemplateName} place={shaft.place as Place} />
+          <ShaftFigure origin={shaft.origin} place={shaft.place as Place | null} width={230} height={150} />
         ) : (
           <span className="num text-[40px] text-ink2">?</span>
         )}
@@ -185,40 +185,3 @@ function HowFar({ far }: { far: number }): JSX.Element {
     </div>
   );
 }
-
-const thumbs = new Map<string, readonly Shape[]>();
-
-/** The outline of an arrangement, without its sizes: worked out once for as many machines as have it. */
-function outline(template: TemplateName, place: Place): readonly Shape[] {
-  const key = `${template} ${place}`;
-  const known = thumbs.get(key);
-  if (known) return known;
-  const drawing = section({
-    template,
-    place,
-    gasket: false,
-    sizes: {},
-    leaves: null,
-    packWords: '',
-    gap: null,
-    turned: [],
-    letter: 'A',
-    width: 816,
-    height: 388,
-    unit: 'thou',
-  });
-  const parts = drawing.shapes.filter((s) => s.kind === 'path' && !s.id?.startsWith('lens'));
-  const solid = parts
-    .map((s) => (s.kind === 'path' && s.stroke !== 'blue' ? { ...s, dash: '', width: 2.2 } : s))
-    .filter((s) => s.kind === 'path' && s.stroke !== 'blue' && s.fill !== 'sheet' && s.stroke !== 'ink');
-  thumbs.set(key, solid);
-  return solid;
-}
-
-const Thumb = memo(function Thumb({ template, place }: { template: TemplateName; place: Place }): JSX.Element {
-  return (
-    <svg width="230" height="150" viewBox="20 20 776 348" aria-hidden="true">
-      <Shapes shapes={outline(template, place)} width={816} height={388} says="" />
-    </svg>
-  );
-});

@@ -1,11 +1,12 @@
 import { newShaft, type Change } from '@elder-cog/contract';
-import type { EntryValues, Instrument, Length, Meaning, Place, ReadingEntry } from '@elder-cog/core';
+import type { EntryValues, Instrument, Length, Meaning, ReadingEntry } from '@elder-cog/core';
 import { asUnderstood, leavesFromSaid, limitRow, type oneByOne } from '../../state/gapActions.ts';
 import { newId, useSettings } from '../../state/settings.ts';
+import type { Ready } from './PlaceDrawing.tsx';
 
 export interface LooseQuestion {
   readonly machine: string;
-  readonly place: Place;
+  readonly ready: Ready;
   readonly pack: ReturnType<typeof oneByOne>;
   readonly limits: { readonly text: string; readonly meaning: Meaning<EntryValues['limits']> };
   readonly read: {
@@ -19,23 +20,28 @@ export interface LooseQuestion {
 }
 
 /** What stands on the Loose sheet as a machine of its own: in one command, so that it is there whole or not at all. */
-export function looseJob({ machine, place, pack, limits, read }: LooseQuestion): { begin: Change; jobId: string; shaftId: string } | null {
+export function looseJob({
+  machine,
+  ready: { template, place },
+  pack,
+  limits,
+  read,
+}: LooseQuestion): { begin: Change; jobId: string; shaftId: string } | null {
   const at = new Date().toISOString();
   const [jobId, assemblyId, buildId] = [newId(), newId(), newId()];
   const { who } = useSettings.getState();
-  const template = place === 'thrustWasher' ? 'plainThrust' : 'taperPair';
-  const kept = place === 'betweenCones' || place === 'betweenCups' ? 'behindCone' : place;
   const shaft = newShaft({
     assemblyId,
     name: 'Shaft',
     template,
-    place: template === 'plainThrust' ? 'thrustWasher' : kept,
+    place,
     gasket: false,
     position: 0,
     newId,
   });
   const gap = shaft.stations.find((s) => s.subject === 'gap');
-  const slot = shaft.places.find((p) => p.takes === 'leaves');
+  // of two packs the one that moves the float, not the depth
+  const slot = shaft.places.findLast((p) => p.takes === 'leaves');
   if (!gap || !slot) return null;
   const { method, instrument, text } = read;
   const { kind: _, ...whole } = { ...shaft, stations: shaft.stations.map((s) => (s.id === gap.id ? { ...s, method, instrument } : s)) };

@@ -1,6 +1,6 @@
 import { stripEntryOf, type Change } from '@elder-cog/contract';
 import { cautionsFor, describeLength, readStripLine, WAY_ROUND, type StripChoice, type StripLineRead } from '@elder-cog/core';
-import { type StripLine } from '@elder-cog/derive';
+import { type StripLine, slotStateOf } from '@elder-cog/derive';
 import { useRef, useState, type JSX } from 'react';
 import { Caution, Chip, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
 import { Asked } from '../../kit/EntryField.tsx';
@@ -80,14 +80,14 @@ export function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave
   /** What is typed here is not typed again: a pack is what is in, and the float before it is what that pack read. */
   const alsoKept = (said: StripLineRead, entry: string): Change[] => {
     const gap = shaft?.gaps[0];
-    const slot = shaft?.slots.find((s) => s.slot.kind === 'adjuster');
+    const slot = shaft && gap ? slotStateOf(shaft, gap) : undefined;
     if (!shaft || !gap || !slot) return [];
     const isSaid = slot.fitting.leaves !== null;
     if (said.kind === 'float' && isSaid && said.size !== null)
       return [readAsSaid(gap.station, shaft.current?.build.id ?? null, { size: said.size, written: said.written, unit: said.unit, words: entry })];
     if (said.kind !== 'pack' || isSaid || said.leaves.length === 0) return [];
     const leaves = said.leaves.map((leaf) => ({ ...leaf, lotId: null }));
-    return foundAs(shaft, fitPack(shaft, leaves), facts);
+    return foundAs(shaft, fitPack(shaft, slot.slot.id, leaves), facts);
   };
   return (
     <form

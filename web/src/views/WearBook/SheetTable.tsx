@@ -138,7 +138,7 @@ function subOf(group: SpecGroup, { spec, limit }: SpecEntry): string {
 const stationWords = (station: Station): string =>
   isFeatureKind(station.subject)
     ? FEATURES[station.subject].measures
-    : { gap: 'a gap', link: 'a size', pair: 'clearance', check: 'a check' }[station.subject];
+    : { gap: 'a gap', link: 'a size', depth: 'a depth', pair: 'clearance', check: 'a check' }[station.subject];
 
 function TwoColumns({ limits }: { limits: QuantityLimits }): JSX.Element {
   const { imperial, metric } = twoSystems(limits);

@@ -1,0 +1,72 @@
+import type { JobFacts, Shaft } from '@elder-cog/contract';
+import { isMetric, NM_PER, type DrawnShaft, type Length } from '@elder-cog/core';
+import type { SlotState } from './derive.ts';
+import type { GapState } from './gap/index.ts';
+import type { Filled } from './graph.ts';
+import { sizeOf } from './sizes.ts';
+
+const inMm = (length: Length | null): number | null => (length === null ? null : length / NM_PER.mm);
+
+interface ShaftSeen {
+  readonly filled: readonly Filled[];
+  readonly gaps: readonly GapState[];
+  readonly slots: readonly SlotState[];
+}
+
+/** A shaft as it is drawn: from the places and parts that are there, with what was read of them. */
+export function drawnShaft(facts: JobFacts, shaft: Shaft, { filled, gaps, slots }: ShaftSeen): DrawnShaft {
+  const packs = slots.filter(({ slot }) => slot.kind === 'adjuster');
+  return {
+    places: filled
+      .filter(({ place }) => place.faces.length > 0)
+      .map(({ place, part, turned }) => {
+        const n = packs.findIndex(({ slot }) => slot.id === place.id);
+        const pack = packs[n];
+        return {
+          id: place.id,
+          name: place.name,
+          kind: place.kind,
+          material: part?.material ?? '',
+          turned,
+          faces: place.faces.map(({ id, side, inner, outer }) => ({ id, side, inner: inMm(inner), outer: inMm(outer) })),
+          ...(pack
+            ? {
+                leaves: pack.fitting.leaves
+                  ? pack.fitting.leaves.flatMap((leaf) =>
+                      Array.from({ length: leaf.count }, () => ({ thickness: leaf.thickness, metric: isMetric(leaf.unit) })),
+                    )
+                  : null,
+                proportion: inMm(place.proportion) ?? 0.7,
+                // several packs go by letters, from the middle of the alphabet on
+                words: packs.length > 1 ? `${slotLetter(n)} ${pack.words}` : `Pack ${pack.words}`,
+              }
+            : {}),
+        };
+      }),
+    lengths: filled.flatMap(({ place, features }) =>
+      features.map((feature) => ({
+        id: feature.id,
+        place: place.id,
+        name: feature.name,
+        from: feature.fromFace,
+        to: feature.toFace,
+        proportion: inMm(feature.proportion) ?? 1,
+        size: sizeOf(facts, feature).value,
+      })),
+    ),
+    contacts: facts.contacts
+      .filter((contact) => contact.shaftId === shaft.id)
+      .map(({ id, a, b, kind, standId }) => ({ id, a, b, kind, ...(standId === null ? {} : { stand: standId }) })),
+    gaps: gaps.flatMap(({ station, letter, now }) => {
+      const [contact] = station.reads?.what === 'gap' ? station.reads.contacts : [];
+      if (contact === undefined) return [];
+      const value = now.reading && now.kind !== 'stale' && now.reading.kind === 'estimate' ? now.reading.value : null;
+      return [{ contact, letter, name: station.name, value, forecast: now.kind === 'forecast' }];
+    }),
+    ends: shaft.ends,
+    bolts: filled.some(({ place }) => place.kind === 'fastening' && place.role.includes('bolts')),
+  };
+}
+
+/** P, Q, R …: what the slots of a shaft are called where there are several. */
+export const slotLetter = (n: number): string => String.fromCharCode('P'.charCodeAt(0) + n);
