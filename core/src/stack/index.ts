@@ -19,6 +19,7 @@ export { requiredPack, requiredPackSum, type PackQuestion } from './requiredPack
 export * from './senses.ts';
 export * from './shaftModel.ts';
 export { onTheWay, type OnTheWay } from './onTheWay.ts';
+export * from './solveShaft.ts';
 export { solveUnknown } from './solveUnknown.ts';
 export * from './stackGap.ts';
 export * from './templates/index.ts';

@@ -96,7 +96,7 @@ export function drawLens(
   const nameY = cy + Math.min(30, r / 2);
   const chordAt = Math.sqrt(Math.max(0, r * r - (nameY - cy) ** 2));
   const widest = Math.max(textWidth(left.name, 'label', 14), textWidth(right.name, 'label', 14));
-  if (nameAt < r - 6 && nameAt + widest / 2 < chordAt + 10) {
+  if (nameAt < r - 6 && r > 56 && nameAt + widest / 2 < chordAt + 10) {
     put(left.name, cx - nameAt, nameY, 14, 'label', 'ink', { bold: true, ...(left.fill.startsWith('hatch') ? { halo: 'iron' as const } : {}) });
     put(right.name, cx + nameAt, nameY, 14, 'label', 'ink', { bold: true, ...(right.fill.startsWith('hatch') ? { halo: 'iron' as const } : {}) });
   }

@@ -394,7 +394,7 @@ function roomIn(ring: Ring): readonly [number, number] | null {
   const xs = ring.map(([x]) => x);
   const [from, to] = [Math.min(...xs), Math.max(...xs)];
   let best: { at: readonly [number, number]; thick: number } | null = null;
-  for (const share of [0.9, 0.7, 0.1, 0.3, 0.5]) {
+  for (const share of [0.5, 0.3, 0.7, 0.12, 0.88]) {
     const x = from + (to - from) * share;
     const crossings = ring
       .flatMap(([x1, r1], i) => {

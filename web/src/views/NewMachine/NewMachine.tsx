@@ -85,9 +85,11 @@ export default function NewMachine(): JSX.Element {
     return () => watching.unsubscribe();
   }, [watch, put, draft]);
   const [answered, setAnswered] = useState(false);
+  /** Another arrangement begins with its own usual place for the shim. */
+  const putShim = (of: TemplateName): void => setValue('place', TEMPLATES[of].places[0]?.place ?? 'inLine');
   const choose = (to: TemplateName): void => {
     setValue('template', to);
-    setValue('place', TEMPLATES[to].places[0]?.place ?? 'inLine');
+    putShim(to);
   };
   const isOpposed = OPPOSED.has(template);
   const drawn = template === 'taperPair' ? 'cover' : 'nut';
@@ -232,22 +234,22 @@ export default function NewMachine(): JSX.Element {
                 key={each}
                 className={`grid min-h-14 cursor-pointer content-start gap-1 border p-2 max-sm:grid-cols-[120px_minmax(0,1fr)] max-sm:items-center ${template === each ? 'border-2 border-blue bg-sheet' : 'border-edge'}`}
               >
-                <ShaftFigure origin={each} place={template === each ? (place as Place) : null} width="100%" height={76} />
+                <ShaftFigure origin={each} place={template === each ? (place as Place) : null} width="100%" height={66} />
                 <span className="flex items-start gap-2">
                   <input
                     type="radio"
                     value={each}
-                    {...register('template', { onChange: () => choose(each) })}
-                    className="mt-0.5 h-5 w-5 shrink-0 accent-blue"
+                    {...register('template', { onChange: () => putShim(each) })}
+                    className="h-5 w-5 shrink-0 accent-blue"
                   />
-                  <span>
-                    <span className="block leading-5 font-medium">{TEMPLATES[each].title}</span>
-                    <span className="block text-[14px] leading-[17px] text-ink2">{TEMPLATES[each].says}</span>
-                  </span>
+                  <span className="leading-5 font-medium">{TEMPLATES[each].title}</span>
                 </span>
               </label>
             ))}
           </div>
+          <p aria-live="polite" className="m-0 mt-1 text-ink2">
+            {choice.title}: {choice.says}.
+          </p>
         </fieldset>
         {isOpposed && (
           <div role="group" aria-label="What draws the bearings up?" className="mt-2 flex flex-wrap items-center gap-2">
