@@ -1,5 +1,14 @@
 /** What came apart, was looked at, matched, and left open. */
-import { stripEntryOf, type Decision, type Inspection, type LookAlike, type MatchedSet, type OpenItem, type Station, type StripEntry } from '@elder-cog/contract';
+import {
+  stripEntryOf,
+  type Decision,
+  type Inspection,
+  type LookAlike,
+  type MatchedSet,
+  type OpenItem,
+  type Station,
+  type StripEntry,
+} from '@elder-cog/contract';
 import { mm, readStripLine, thou, type Length } from '@elder-cog/core';
 import { newId, at } from './ids.ts';
 import { jobId, transferBox, input, idler, stations } from './machine.ts';

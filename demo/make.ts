@@ -15,6 +15,7 @@ import { lots } from './drawer.ts';
 import { jobId, transferBox, gearbox, output, shafts, stations, stationOf, gearFloat, boreId, journalId, pairId } from './machine.ts';
 import { limit, pageLimits, specs } from './sheet.ts';
 import { builds, readings } from './builds.ts';
+import { mailVan, orchardCrawler, otherLots } from './others.ts';
 import { bearer, spigot, rearPair, washerFront, washerRear, spring, needles, gearPlay } from './rows.ts';
 import { strip, stationNamed, inspections, lookAlikes, matchedSets, openItems } from './apart.ts';
 
@@ -117,6 +118,9 @@ writeFileSync(join(import.meta.dirname, 'workshop.json'), `${JSON.stringify(file
 const [made] = file.jobs;
 if (made) writeFileSync(join(import.meta.dirname, 'golden.json'), `${stateText(derive(made))}\n`);
 // with its photos, as it is shown; the plain file is what tests read
-writeFileSync(join(import.meta.dirname, 'workshop.eldercog.zip'), zipped({ ...file, jobs: [{ ...facts, photos }] }, kept));
+const whole = { ...file, jobs: [{ ...facts, photos }, mailVan, orchardCrawler], lots: [...lots, ...otherLots] };
+const others = workshopFile.parse({ ...whole, jobs: [mailVan, orchardCrawler] });
+writeFileSync(join(import.meta.dirname, 'others.json'), `${JSON.stringify(others, null, 1)}\n`);
+writeFileSync(join(import.meta.dirname, 'workshop.eldercog.zip'), zipped(whole, kept));
 rmSync(kept, { recursive: true });
-console.log(`Wrote ${file.jobs.length} job, ${photos.length} photos, ${lots.reduce((sum, l) => sum + l.owned, 0)} leaves.`);
+console.log(`Wrote ${whole.jobs.length} jobs, ${photos.length} photos, ${whole.lots.reduce((sum, l) => sum + l.owned, 0)} leaves.`);

@@ -360,7 +360,7 @@ test('another box of the machine may be the other side of one that is there', as
   await page.locator('#box').fill('Left hub');
   await page.getByRole('group', { name: 'The other side of' }).getByRole('button', { name: 'Transfer box' }).click();
   // a hub may be drawn up by a nut: that is asked
-  await page.getByRole('button', { name: 'a cover, against their cups' }).click();
+  await page.getByRole('button', { name: 'in, by a cover' }).click();
   await page.getByRole('button', { name: /^Add it|^Put it/ }).click();
   await expect(
     page

@@ -1,20 +1,14 @@
 import type { Assembly, JobFacts, OpenItem, Shaft, Station } from '@elder-cog/contract';
 import { formatLength, isFeatureKind, type Length, type MarkKind, nanometres, type DrawnShaft } from '@elder-cog/core';
-import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow, type Fitting } from './builds.ts';
+import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow } from './builds.ts';
 import { gapState, type GapState } from './gap/index.ts';
 import { drawnShaft } from './drawn.ts';
 import { filledPlaces, formsOf } from './graph.ts';
 import { readable, type Damage } from './readable.ts';
 import { acceptanceOf } from './inspections.ts';
-import { slotsOf, slotsOfShaft, type Slot } from './slots.ts';
+import type { SlotState } from './slotState.ts';
+import { slotsOf, slotsOfShaft } from './slots.ts';
 import { featureState, markWith, pairState, type FeatureState, type PairState } from './wear.ts';
-
-export interface SlotState {
-  readonly slot: Slot;
-  readonly fitting: Fitting;
-  readonly total: Length;
-  readonly words: string;
-}
 
 export interface CheckState {
   readonly station: Station;

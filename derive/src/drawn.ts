@@ -1,6 +1,6 @@
 import type { JobFacts, Shaft } from '@elder-cog/contract';
 import { isMetric, NM_PER, type DrawnShaft, type Length } from '@elder-cog/core';
-import type { SlotState } from './derive.ts';
+import type { SlotState } from './slotState.ts';
 import type { GapState } from './gap/index.ts';
 import type { Filled } from './graph.ts';
 import { sizeOf } from './sizes.ts';

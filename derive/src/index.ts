@@ -1,6 +1,7 @@
 /** Facts in, answers out: the one place where what was seen becomes what is said. */
 export * from './builds.ts';
 export * from './derive.ts';
+export { slotLetter } from './drawn.ts';
 export * from './gap/index.ts';
 export * from './graph.ts';
 export * from './inspections.ts';
@@ -18,6 +19,8 @@ export * from './record.ts';
 export * from './rests.ts';
 export { spoils } from './spoilt.ts';
 export * from './sizes.ts';
+export * from './solve.ts';
+export * from './slotState.ts';
 export * from './slots.ts';
 export * from './specSheet.ts';
 export * from './stripLog.ts';

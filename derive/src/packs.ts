@@ -139,6 +139,7 @@ export function packChoices({
   reading,
   sense,
   keep = 3,
+  most = 6,
 }: {
   window: PackWindow;
   available: readonly Available[];
@@ -146,11 +147,13 @@ export function packChoices({
   reading: Length;
   sense: -1 | 0 | 1;
   keep?: number;
+  /** leaves in one place at the most */
+  most?: number;
 }): PackChoices {
   const gapFor = (pack: Length): Length => nanometres(reading + sense * (pack - fitted));
   const drawer: DrawerLeaf[] = available.map(({ thickness, quantity }) => ({ thickness, quantity }));
   const ideal = nanometres(Math.max(0, window.ideal));
-  const found = searchPacks(drawer, { min: window.min, max: window.max, target: ideal, sure: window.sure, maxLeaves: 6, keep });
+  const found = searchPacks(drawer, { min: window.min, max: window.max, target: ideal, sure: window.sure, maxLeaves: most, keep });
   const choice = (pack: Pack): PackChoice => toChoice(pack, available, window, gapFor);
   const { min, max } = window.sure ?? window;
   const span = { min, max };

@@ -11,6 +11,8 @@ export interface Slot {
   readonly kind: 'adjuster' | 'gasket' | 'bearing' | 'fastening';
   /** where its pack sits */
   readonly place: Place | null;
+  /** it takes one part, and no pack of several */
+  readonly isOne: boolean;
 }
 
 const STATED: Readonly<Record<string, Slot['kind']>> = { fastening: 'fastening', bearings: 'bearing' };
@@ -26,7 +28,9 @@ export const slotsOf = remembered(
   ({ places }): readonly Slot[] =>
     places.flatMap((place) => {
       const kind = slotKind(place);
-      return kind === null ? [] : [{ id: place.id, shaftId: place.shaftId, role: place.role, name: place.name, kind, place: place.sits }];
+      return kind === null
+        ? []
+        : [{ id: place.id, shaftId: place.shaftId, role: place.role, name: place.name, kind, place: place.sits, isOne: place.takes === 'part' }];
     }),
 );
 

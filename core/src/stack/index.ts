@@ -6,6 +6,7 @@ export * from './gapUnderSpacer.ts';
 export {
   cupSideOf,
   facePositions,
+  turnedFace,
   turnRound,
   type Contact,
   type Contradiction,

@@ -1,35 +1,12 @@
 import { refuse } from '../errors.ts';
 import { studentCdf } from '../reading/index.ts';
-import type { Length, Limits } from '../quantity/index.ts';
-import type { Aim } from './packWindow.ts';
+import type { Length } from '../quantity/index.ts';
 import { asLength, isBetter, targetsOf, worstMargin, type Target, type Worth } from './solver/measure.ts';
 import { optionsOf, type Option } from './solver/options.ts';
+import type { SolverGap, SolverSlot } from './solver/question.ts';
 import { search, type Found } from './solver/search.ts';
 
-/** A gap as a linear form of the slots: constant + Σ coefficient · thickness. */
-export interface SolverGap {
-  readonly id: string;
-  /** nm with every slot at nothing */
-  readonly constant: Length;
-  readonly coefficients: Readonly<Record<string, number>>;
-  readonly limits: Limits;
-  readonly aim?: Aim;
-  /** one standard uncertainty of the constant, nm */
-  readonly u?: number;
-}
-
-/** A place that something is chosen for. A part that may be lapped is a slot whose one choice is the part itself. */
-export interface SolverSlot {
-  readonly id: string;
-  readonly choices: readonly { readonly id: string; readonly thickness: Length }[];
-  /** ids of what is in it now */
-  readonly fitted?: readonly string[];
-  /** how many choices it takes: one, where it is not said */
-  readonly least?: number;
-  readonly most?: number;
-  /** how much may be lapped off what is in it */
-  readonly lap?: Length;
-}
+export type { SolverGap, SolverSlot } from './solver/question.ts';
 
 export interface SolverQuestion {
   readonly gaps: readonly SolverGap[];

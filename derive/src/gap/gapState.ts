@@ -107,14 +107,20 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
 }
 
 /**
- * The slot a gap is set by: one that moves it, and before any that also moves a depth, which is set for its own sake. Where none moves it,
- * the first there is, so that it can be said that it does not.
+ * The slot a gap is set by: one that moves it, the fewer other gaps with it the better, and never before it one that also moves a depth,
+ * which is set for its own sake. Where none moves it, the first there is, so that it can be said that it does not.
  */
-function adjusterOf(slots: readonly Slot[], coefficients: LinearGap['coefficients'], { depths }: ShaftForms): Slot | null {
+function adjusterOf(slots: readonly Slot[], coefficients: LinearGap['coefficients'], { gaps, depths }: ShaftForms): Slot | null {
   const packs = slots.filter((slot) => slot.kind === 'adjuster');
   const moves = packs.filter(({ id }) => coefficients[id] !== undefined && coefficients[id] !== 0);
   const isForDepth = ({ id }: Slot): boolean => [...depths.values()].some((depth) => (depth.coefficients[id] ?? 0) !== 0);
-  return moves.find((slot) => !isForDepth(slot)) ?? packs.find((slot) => !isForDepth(slot)) ?? packs[0] ?? null;
+  const alsoMoves = ({ id }: Slot): number => [...gaps.values()].filter((gap) => (gap.coefficients[id] ?? 0) !== 0).length;
+  return (
+    moves.toSorted((a, b) => alsoMoves(a) - alsoMoves(b)).find((slot) => !isForDepth(slot)) ??
+    packs.find((slot) => !isForDepth(slot)) ??
+    packs[0] ??
+    null
+  );
 }
 
 /** The gap by its sizes alone, with the packs that are in. */

@@ -21,6 +21,7 @@ export const demoStateSix = (): unknown => JSON.parse(readFileSync(new URL('stat
 const NAMES: ReadonlySet<string> = new Set([
   'section',
   'adjuster',
+  'isOne',
   'ends',
   'template',
   'place',

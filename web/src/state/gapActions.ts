@@ -184,6 +184,30 @@ export const fitPack = (shaft: ShaftState, slotId: string, leaves: readonly FitL
 export const packNotKnown = (shaft: ShaftState, slotId: string): Change =>
   buildOf(shaft, 'as_found', [{ id: newId(), placeId: slotId, leaves: [], state: NOT_MEASURED }]);
 
+/** A set of parts for several slots at once, as one build; what is to be lapped stays open till it is done and measured. */
+export function takeSet(
+  shaft: ShaftState,
+  changes: readonly { readonly slotId: string; readonly leaves: readonly FitLeaf[] }[],
+  toLap: readonly string[],
+): Change[] {
+  const fits = changes.map(({ slotId, leaves }) => ({ id: newId(), placeId: slotId, leaves: [...leaves], state: null }));
+  const raised = toLap.map((text): Change => ({
+    kind: 'openItem.raise',
+    openItem: {
+      id: newId(),
+      jobId: shaft.assembly.jobId,
+      text,
+      where: shaft.shaft.name,
+      state: 'open',
+      reason: '',
+      who: signed(),
+      raisedAt: now(),
+      endedAt: null,
+    },
+  }));
+  return [...(fits.length > 0 ? [buildOf(shaft, 'dry', fits)] : []), ...raised];
+}
+
 /** A float the strip log says, as the reading of a build: nobody said what it was read with. */
 export function readAsSaid(station: Station, buildId: string | null, { size, written, unit, words }: FloatSaid): Change {
   const understood = { how: 'sizes' as const, values: [size], unit };

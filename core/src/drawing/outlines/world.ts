@@ -1,7 +1,7 @@
 import type { Layout } from '../section/layOut.ts';
 import type { DrawnPlace, DrawnShaft } from '../section/question.ts';
 import type { Fill } from '../shapes.ts';
-import { turnedFace } from '../../stack/graph.ts';
+import { turnedFace } from '../../stack/index.ts';
 
 /** A face where it is drawn: px along and out. */
 export interface PlacedFace {

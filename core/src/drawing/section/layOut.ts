@@ -1,6 +1,5 @@
 import { NM_PER, nanometres, type Length } from '../../quantity/index.ts';
-import { facePositions, onTheWay, type FaceGraph, type OnTheWay } from '../../stack/index.ts';
-import { turnedFace } from '../../stack/graph.ts';
+import { facePositions, onTheWay, turnedFace, type FaceGraph, type OnTheWay } from '../../stack/index.ts';
 import type { DrawnPlace, DrawnShaft, SectionLeaf } from './question.ts';
 
 /** Leaves and gaps are drawn so many times their size where that can be done. */

@@ -1,6 +1,6 @@
 import { aimedGap } from '../packWindow.ts';
 import { closedFloat, type Length } from '../../quantity/index.ts';
-import type { SolverGap } from '../solveShaft.ts';
+import type { SolverGap } from './question.ts';
 
 /** A gap as the search holds it: plain numbers, nm. */
 export interface Target {

@@ -1,4 +1,4 @@
-import type { SolverSlot } from '../solveShaft.ts';
+import type { SolverSlot } from './question.ts';
 
 /** One way of filling a slot: so many of each choice. */
 export interface Option {

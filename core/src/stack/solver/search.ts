@@ -27,14 +27,14 @@ const ASKED_EVERY = 4096;
 
 /**
  * The best sets of all, exactly: a search through the slots, cut off where what is left can no longer be in, or be better than what was kept.
- * The last slot is not walked but looked up.
+ * Of each slot only what can still be in is walked: it is looked up, for options stand in order of thickness.
  *
  * @param stop asked now and then; what was found till then stands where it says so
  */
 export function search(question: Search, stop: () => boolean = () => false): { readonly found: readonly Found[]; readonly explored: number } {
   const { targets, stock, keep, lapping, anything = false } = question;
   const isAimed = targets.some((t) => t.aim !== null);
-  // slots with least to choose from come first: the last, with most, is looked up
+  // slots with least to choose from come first
   const order = question.options.map((_, i) => i).sort((a, b) => (question.options[a]?.length ?? 0) - (question.options[b]?.length ?? 0));
   const options = order.map((i) => question.options[i] ?? []);
   const caps = order.map((i) => (lapping ? (question.caps[i] ?? 0) : 0));
@@ -121,7 +121,7 @@ export function search(question: Search, stop: () => boolean = () => false): { r
   const levels = Array.from({ length: n + 1 }, () => new Float64Array(gaps));
   const walk = (depth: number, sums: Float64Array, fresh: number): void => {
     const all = options[depth] ?? [];
-    const [from, to] = depth === n - 1 && !anything ? reach(all, depth, sums) : [0, all.length];
+    const [from, to] = anything ? [0, all.length] : reach(all, depth, sums);
     for (let i = from; i < to; i++) {
       if (isStopped) return;
       const option = all[i];
@@ -143,22 +143,24 @@ export function search(question: Search, stop: () => boolean = () => false): { r
       take(option, -1);
     }
   };
-  /** Where in the last slot's options anything can be in: they stand in order of thickness. */
+  /** Where among a slot's options, in order of thickness, anything can still be in, and no worse than what was kept. */
   const reach = (all: readonly Option[], depth: number, sums: Float64Array): [number, number] => {
+    const worst = isAimed ? null : kth();
+    const inset = worst === null ? 0 : Math.max(0, -worst.measure);
     let [thin, thick] = [-Infinity, Infinity];
     for (let g = 0; g < gaps; g++) {
       const { min, max } = targets[g] as Target;
       const c = by[g]?.[depth] ?? 0;
       if (c === 0) continue;
-      const ends = [(min - (sums[g] ?? 0)) / c, (max - (sums[g] ?? 0)) / c];
-      thin = Math.max(thin, Math.min(...ends) - slackOf(depth, g));
-      thick = Math.min(thick, Math.max(...ends) + slackOf(depth, g));
+      const [a, b] = [
+        (min + inset - (sums[g] ?? 0) - (high[depth + 1]?.[g] ?? 0)) / c,
+        (max - inset - (sums[g] ?? 0) - (low[depth + 1]?.[g] ?? 0)) / c,
+      ];
+      thin = Math.max(thin, Math.min(a, b));
+      thick = Math.min(thick, Math.max(a, b));
     }
     return [firstFrom(all, thin - 0.5), firstFrom(all, thick + 0.5)];
   };
-  // a lap elsewhere can bring a gap back in
-  const allCaps = caps.reduce((sum, cap) => sum + cap, 0);
-  const slackOf = (depth: number, g: number): number => allCaps / Math.max(Math.abs(by[g]?.[depth] ?? 1), 1e-9);
 
   // a lap takes off: while walking, the slots stand unlapped, and their laps are in what can still be added
   const start = new Float64Array(gaps);

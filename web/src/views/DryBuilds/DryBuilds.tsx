@@ -1,5 +1,5 @@
 import { axisTicks, formatLength, MARK_WORDS, nanometres, unitWord, type Length } from '@elder-cog/core';
-import { availableFor, packWords, type GapState, type LadderRow, type PackChoice, slotStateOf } from '@elder-cog/derive';
+import { fitsSlot, availableFor, packWords, type GapState, type LadderRow, type PackChoice, slotStateOf } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
 import { Heading, Primary } from '../../kit/controls.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
@@ -31,7 +31,14 @@ export default function DryBuilds(): JSX.Element {
   const reading = gap?.now.reading;
   const { data: choices } = usePackChoices(
     window?.reachable && reading && gap?.pack?.known && slot
-      ? { window, available: availableFor(slot.slot.id, lots, fitted), fitted: gap.pack.fitted, reading: reading.value, sense: gap.pack.sense }
+      ? {
+          window,
+          available: availableFor(slot.slot.id, lots, fitted).filter((a) => !slot.slot.isOne || fitsSlot(slot)(a)),
+          fitted: gap.pack.fitted,
+          reading: reading.value,
+          sense: gap.pack.sense,
+          ...(slot.slot.isOne ? { most: 1 } : {}),
+        }
       : null,
   );
   const [wantsFit, setWantsFit] = useState<string | null>(null);

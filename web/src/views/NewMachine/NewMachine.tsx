@@ -199,7 +199,7 @@ export default function NewMachine(): JSX.Element {
       ref={sheet}
       onKeyDown={onEnter}
       onSubmit={(event) => void handleSubmit((entry) => make(entry))(event)}
-      className="grid gap-x-8 px-5 py-4 lg:grid-cols-[380px_minmax(0,1fr)]"
+      className="grid gap-x-8 px-5 py-4 lg:grid-cols-[380px_minmax(0,1fr)] lg:grid-rows-[auto_1fr]"
     >
       <div>
         <h1 className="label m-0 mb-2 text-[22px] font-semibold">{jobId ? `Add to the ${facts?.job.machine ?? 'machine'}` : 'New machine'}</h1>
@@ -225,7 +225,7 @@ export default function NewMachine(): JSX.Element {
         )}
         {text('shaft', 'Shaft', 'input shaft, layshaft', SHAFTS)}
       </div>
-      <div className="min-w-0 max-lg:mt-4">
+      <div className="min-w-0 max-lg:mt-4 lg:col-start-2 lg:row-span-2 lg:row-start-1">
         <fieldset data-stop className="m-0 border-0 p-0">
           <legend className="label p-0 text-[17px] font-semibold">What is it?</legend>
           <div className="grid grid-cols-4 gap-2 max-xl:grid-cols-3 max-sm:grid-cols-1">
@@ -253,7 +253,7 @@ export default function NewMachine(): JSX.Element {
         </fieldset>
         {isOpposed && (
           <div role="group" aria-label="What draws the bearings up?" className="mt-2 flex flex-wrap items-center gap-2">
-            <span>Is the bearing pushed in by a cover, or drawn up by a nut?</span>
+            <span>Is the bearing pushed in, or drawn up?</span>
             <Chip
               on={!isAsked && drawn === 'cover'}
               onClick={() => {
@@ -261,7 +261,7 @@ export default function NewMachine(): JSX.Element {
                 if (template !== 'taperPair') choose('taperPair');
               }}
             >
-              a cover, against its cup
+              in, by a cover
             </Chip>
             <Chip
               on={drawn === 'nut'}
@@ -270,14 +270,13 @@ export default function NewMachine(): JSX.Element {
                 if (template === 'taperPair') choose(/pinion/i.test(shaftName) ? 'pinionByNut' : 'hubByNut');
               }}
             >
-              a nut, against its cone
+              up, by a nut
             </Chip>
           </div>
         )}
-        <fieldset
-          data-stop={choice.places.length > 1 ? true : undefined}
-          className={`m-0 mt-3 border-0 p-0 ${choice.places.length > 0 ? '' : 'hidden'}`}
-        >
+      </div>
+      <div className="min-w-0 lg:col-start-1">
+        <fieldset data-stop={choice.places.length > 1 ? true : undefined} className={`m-0 border-0 p-0 ${choice.places.length > 0 ? '' : 'hidden'}`}>
           <legend className="label p-0 text-[17px] font-semibold">
             {template === 'pinionByNut' ? 'Where is the depth shim?' : 'Where is the shim?'}
           </legend>

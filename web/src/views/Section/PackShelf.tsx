@@ -1,6 +1,6 @@
 import type { FitLeaf } from '@elder-cog/contract';
 import { formatLength, leavesTotal, nanometres, unitWord, type Length } from '@elder-cog/core';
-import { availableFor, packWords, slotStateOf, type GapState, type PackChoice, type PackChoices, type ShaftState } from '@elder-cog/derive';
+import { availableFor, fitsSlot, packWords, slotStateOf, type GapState, type PackChoice, type PackChoices, type ShaftState } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
 import { Heading, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
@@ -21,10 +21,12 @@ interface PackShelfProps {
   readonly wantsFocus: string | null;
   readonly onFocused: () => void;
   readonly onFitted: () => void;
+  /** what is in its place moves other gaps too, and sets for all of them are shown */
+  readonly isCoupled?: boolean;
 }
 
 /** The packs for the gap in hand: what is in, what is wanted, the best on hand, the others, and the shim to make. */
-export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackShelfProps): JSX.Element {
+export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, isCoupled = false }: PackShelfProps): JSX.Element {
   const { lots, fitted } = useJob();
   const { send, sending } = useCommand();
   const unit = useSettings((s) => s.unit);
@@ -35,17 +37,17 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted }: PackS
   const pack = gap.pack;
   const window = pack?.window ?? null;
   const slot = slotStateOf(shaft, gap);
-  const available = slot ? availableFor(slot.slot.id, lots, fitted) : [];
+  const available = slot ? availableFor(slot.slot.id, lots, fitted).filter((a) => !slot.slot.isOne || fitsSlot(slot)(a)) : [];
   const reading = gap.now.reading;
   const { needsPack } = gap;
   const { data: choices } = usePackChoices(
     window && reading && pack?.known && window.reachable
-      ? { window, available, fitted: pack.fitted, reading: reading.value, sense: pack.sense }
+      ? { window, available, fitted: pack.fitted, reading: reading.value, sense: pack.sense, ...(slot?.slot.isOne ? { most: 1 } : {}) }
       : null,
   );
   useEffect(() => setChosen(0), [choices]);
   const isReckoned = wantsFocus !== null && gap.now.kept.some((each) => each.id === wantsFocus);
-  const settled = settledWords(gap);
+  const settled = settledWords(gap) ?? (isCoupled ? 'It moves other gaps too: take a set, or choose another pack.' : null);
   const best = settled === null ? choices?.choices[chosen] : undefined;
 
   useEffect(() => {

@@ -14,6 +14,7 @@ import { GapPanel } from './GapPanel.tsx';
 import { PackShelf } from './PackShelf.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 import { SetUp, setUpStep } from './SetUp.tsx';
+import { isCoupled, Moves, ShaftAnswer, useShaftSets } from './ShaftSets.tsx';
 import { Sizes } from './Sizes.tsx';
 
 /** The live drawing of one shaft, with its gap, packs and entry. */
@@ -32,13 +33,23 @@ export default function Section(): JSX.Element {
       (rest ?? entry.current)?.focus();
     });
   }, []);
+  const sets = useShaftSets(shaft);
   const fitFocused = useCallback(() => setWantsFit(null), []);
   useEffect(() => {
     if (step === null && !phone) toEntry();
   }, [step, toEntry, phone]);
 
   if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
-  const packs = step === null && <PackShelf shaft={shaft} gap={gap} wantsFocus={wantsFit} onFocused={fitFocused} onFitted={toEntry} />;
+  const packs = step === null && (
+    <PackShelf
+      shaft={shaft}
+      gap={gap}
+      wantsFocus={wantsFit}
+      onFocused={fitFocused}
+      onFitted={toEntry}
+      isCoupled={isCoupled(sets, gap.adjuster?.id)}
+    />
+  );
   const checks = step === null && (
     <>
       <Checks shaft={shaft} />
@@ -62,6 +73,7 @@ export default function Section(): JSX.Element {
           <GapList gaps={shaft.gaps} current={gap.station.id} />
         </div>
         {setUp && <div className="border-t-2 border-ink">{setUp}</div>}
+        {sets && step === null && <ShaftAnswer sets={sets} />}
         {wide && packs && <div className="border-t-2 border-ink">{packs}</div>}
         {wide && checks}
       </div>
@@ -83,9 +95,15 @@ export default function Section(): JSX.Element {
             <SumView sum={gap.pack.sum} unit={unit} answerAt={4} />
           </div>
         )}
+        {wide && sets && <Moves sets={sets} />}
         {wide && print}
       </aside>
       {!wide && packs && <div className="border-t-2 border-ink">{packs}</div>}
+      {!wide && sets && (
+        <div className="px-4">
+          <Moves sets={sets} />
+        </div>
+      )}
       {!wide && checks}
       {!wide && <div className="px-4">{print}</div>}
     </div>

@@ -1,0 +1,271 @@
+import { formatLength, leavesTotal, MARK_WORDS, mm, thou, unitWord, verdict, type Length, type MarkKind, type ShaftSolved } from '@elder-cog/core';
+import { fitsOf, moversOf, packWords, solveQuestion, type Mover, type ShaftState, type SolveAsked } from '@elder-cog/derive';
+import { useMemo, useState, type JSX } from 'react';
+import { Heading, Primary } from '../../kit/controls.tsx';
+import { Mark } from '../../kit/Mark.tsx';
+import { useCommand } from '../../state/api.ts';
+import { takeSet } from '../../state/gapActions.ts';
+import { useJob } from '../../state/job.ts';
+import { useSettings } from '../../state/settings.ts';
+import { useShaftSolved } from '../../workers/shaft.ts';
+
+/** At most so much is taken off by lapping, where nobody says otherwise. Common practice, no source. */
+const LAP = { thou: thou(6), mm: mm(0.15) } as const;
+
+/** Everything asked and answered of all the gaps of a shaft together. */
+export interface Sets {
+  readonly shaft: ShaftState;
+  readonly movers: readonly Mover[];
+  readonly lapped: ReadonlySet<string>;
+  readonly toggle: (id: string) => void;
+  /** null while fewer than two gaps can be judged */
+  readonly asked: SolveAsked | null;
+  readonly solved: ShaftSolved | null;
+  readonly isTrying: boolean;
+}
+
+/** What moves what, and the sets that bring all in: of a shaft with several gaps. */
+export function useShaftSets(shaft: ShaftState | null): Sets | null {
+  const { facts, lots, fitted } = useJob();
+  const unit = useSettings((s) => s.unit);
+  const [lapped, setLapped] = useState<ReadonlySet<string>>(new Set());
+  const several = shaft !== null && shaft.gaps.length > 1 ? shaft : null;
+  const movers = useMemo(() => (several ? moversOf(facts, several) : []), [facts, several]);
+  const asked = useMemo(() => {
+    const question = several && solveQuestion(facts, several, { lots, fitted, laps: new Map([...lapped].map((id) => [id, LAP[unit]])) });
+    return question && question.question.gaps.length > 1 ? question : null;
+  }, [facts, several, lots, fitted, lapped, unit]);
+  const { data, isFetching } = useShaftSolved(asked?.question ?? null);
+  if (!several) return null;
+  const toggle = (id: string): void =>
+    setLapped((before) => (before.has(id) ? new Set([...before].filter((each) => each !== id)) : new Set([...before, id])));
+  return { shaft: several, movers, lapped, toggle, asked, solved: data ?? null, isTrying: isFetching };
+}
+
+/** Whether what is in a slot moves more than one gap, and there are sets that bring all of them in. */
+export const isCoupled = (sets: Sets | null, slotId: string | undefined): boolean =>
+  sets?.asked !== null && (sets?.movers.find((m) => m.id === slotId)?.by.filter((by) => by !== 0).length ?? 0) > 1;
+
+/** The sets of parts that bring every gap in. */
+export function ShaftAnswer({ sets }: { sets: Sets }): JSX.Element {
+  const { asked, solved, isTrying } = sets;
+  return (
+    <section aria-label="All gaps together" className="border-t-2 border-ink px-4 py-3">
+      {asked === null ? (
+        <p className="m-0 text-ink2">When two gaps have limits and are read, the sets that bring all in are worked out here.</p>
+      ) : (
+        <>
+          {isTrying && <progress aria-label="Sets are being tried" className="w-full" />}
+          {solved && <Answer solved={solved} asked={asked} sets={sets} />}
+          {asked.leftOut.length > 0 && (
+            <p className="m-0 text-[15px] text-ink2">
+              Left out: {asked.leftOut.map(({ name, why }) => `${name.toLowerCase()}, for ${why}`).join('; ')}.
+            </p>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+const signed = (by: number): string => (by === 0 ? '·' : by > 0 ? `+${by}` : `−${-by}`);
+
+/** How far each slot, and each end that may be lapped, moves each gap; ticked, it may be lapped. */
+export function Moves({ sets: { movers, shaft, lapped, toggle } }: { sets: Sets }): JSX.Element {
+  const unit = useSettings((s) => s.unit);
+  return (
+    <section aria-label="What moves what" className="mt-2 border-t border-rule pt-2">
+      <table className="w-full">
+        <caption className="text-left">
+          <span className="flex items-baseline justify-between">
+            <span className="label text-[18px] font-semibold">What moves what</span>
+            <span className="text-[15px] text-ink2">by 1, the gap by</span>
+          </span>
+        </caption>
+        <thead>
+          <tr>
+            <th className="text-left text-[15px] font-normal text-ink2">
+              tick: may be lapped, at most {formatLength(LAP[unit], unit)} {unitWord(unit)}
+            </th>
+            {shaft.gaps.map(({ letter, station }) => (
+              <th key={letter} scope="col" className="label w-9 text-right text-[17px] font-semibold text-blue" title={station.name}>
+                {letter}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {movers.map(({ id, letter, name, by }) => (
+            <tr key={id} className="border-t border-rule">
+              <th scope="row" className="text-left leading-5 font-normal">
+                {letter === null ? (
+                  <label className="flex min-h-11 cursor-pointer items-center gap-2">
+                    <input type="checkbox" checked={lapped.has(id)} onChange={() => toggle(id)} className="h-5 w-5 shrink-0 accent-blue" />
+                    <span className="min-w-0">{name}</span>
+                  </label>
+                ) : (
+                  <span className="flex min-h-9 items-center gap-2">
+                    <span className="label w-5 font-semibold text-brass-text">{letter}</span>
+                    <span>
+                      {name.replace(/^Washer [A-Z], /, '')} <span className="text-ink2">thicker</span>
+                    </span>
+                  </span>
+                )}
+              </th>
+              {by.map((each, i) => (
+                <td key={i} className={`num text-right ${each === 0 ? 'text-ink2' : 'font-semibold'}`}>
+                  {signed(each)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+interface AnswerProps {
+  readonly solved: ShaftSolved;
+  readonly asked: SolveAsked;
+  readonly sets: Sets;
+}
+
+/** The best set, or the nearest and what to buy: what goes in, what comes off, and what every gap comes to. */
+function Answer({ solved, asked, sets: { shaft, movers } }: AnswerProps): JSX.Element {
+  const { send, sending } = useCommand();
+  const unit = useSettings((s) => s.unit);
+  const [best] = solved.solutions;
+  const isLapped = best !== undefined && Object.keys(best.laps).length > 0;
+  const changes = best ? fitsOf(best, asked) : [];
+  const sizes = best ? Object.entries(best.laps).map(([id, lap]) => ({ name: movers.find((m) => m.id === id)?.name ?? '', lap })) : [];
+  const isRight = best !== undefined && changes.length === 0 && sizes.length === 0;
+  return (
+    <div>
+      <p className="m-0 mb-1 flex items-baseline justify-between">
+        <Heading>{best ? (isRight ? 'Right as it is' : isLapped ? 'Best, with lapping' : 'Best set on hand') : 'No set on hand does it'}</Heading>
+        <span className="text-[15px] text-ink2">{solved.explored.toLocaleString('en')} tried</span>
+      </p>
+      {solved.stopped && <p className="m-0 text-ink2">It was stopped before the end: there may be better.</p>}
+      <div className="grid gap-3 sm:grid-cols-2">
+        {best && !isRight && (
+          <div className="border-2 border-blue bg-sheet p-3">
+            <SetWords picks={best.picks} laps={sizes} asked={asked} movers={movers} unit={unit} />
+            <Gaps gaps={best.gaps} shaft={shaft} unit={unit} />
+            {best.chance !== undefined && (
+              <p className="m-0 text-ink2">
+                chance that all are in <span className="num">{Math.round(best.chance * 100)}</span> in 100
+              </p>
+            )}
+            <p className="m-0 text-[15px] text-ink2">{coupling(best.gaps, shaft, unit)}</p>
+            <Primary
+              disabled={sending}
+              className="mt-2 w-full"
+              onClick={() =>
+                void send(
+                  ...takeSet(
+                    shaft,
+                    changes,
+                    sizes.map(({ name, lap }) => `Lap ${formatLength(lap, unit)} ${unitWord(unit)} off: ${name}, then measure it`),
+                  ),
+                ).catch(() => undefined)
+              }
+            >
+              Take this set
+            </Primary>
+          </div>
+        )}
+        {!best && solved.nearest && (
+          <div className="border border-edge bg-sheet p-3">
+            <p className="m-0 text-ink2">
+              nearest, <span className="num">{formatLength(solved.nearest.outside, unit)}</span> out at the worst
+            </p>
+            <SetWords picks={solved.nearest.picks} laps={[]} asked={asked} movers={movers} unit={unit} />
+            <Gaps gaps={solved.nearest.gaps} shaft={shaft} unit={unit} />
+          </div>
+        )}
+        {solved.buy && (
+          <div className="border-2 border-dashed border-brass-text bg-sheet p-3">
+            <p className="m-0">
+              One to make or buy, for <span className="label font-semibold text-brass-text">{letterOf(solved.buy.slot, movers)}</span>:{' '}
+              <strong className="num text-[20px] font-semibold">
+                {formatLength(solved.buy.thickness, unit)} {unitWord(unit)}
+              </strong>{' '}
+              <span className="num text-ink2">{formatLength(solved.buy.thickness, unit === 'mm' ? 'thou' : 'mm')}</span>
+            </p>
+            <Gaps gaps={solved.buy.gaps} shaft={shaft} unit={unit} />
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}
+
+const letterOf = (slot: string, movers: readonly Mover[]): string => movers.find((m) => m.id === slot)?.letter ?? 'the pack';
+
+interface SetProps {
+  readonly picks: ShaftSolved['solutions'][number]['picks'];
+  readonly laps: readonly { readonly name: string; readonly lap: Length }[];
+  readonly asked: SolveAsked;
+  readonly movers: readonly Mover[];
+  readonly unit: 'thou' | 'mm';
+}
+
+function SetWords({ picks, laps, asked, movers, unit }: SetProps): JSX.Element {
+  return (
+    <p className="m-0 flex flex-wrap gap-x-4 text-[18px]">
+      {asked.question.slots
+        .filter(({ id }) => movers.find((m) => m.id === id)?.letter !== null || !laps.length)
+        .flatMap(({ id }) => {
+          const leaves = (picks[id] ?? []).flatMap((choice) => {
+            const leaf = asked.leaves.get(choice);
+            return leaf ? [{ lotId: leaf.lotId, thickness: leaf.thickness, written: leaf.written, unit: leaf.unit, count: 1 }] : [];
+          });
+          if (leaves.length === 0 && movers.find((m) => m.id === id)?.letter === null) return [];
+          return [
+            <span key={id}>
+              <span className="label font-semibold text-brass-text">{letterOf(id, movers)}</span>{' '}
+              <strong className="num font-semibold">{packWords(leaves)}</strong>{' '}
+              {leaves.length > 1 && <span className="num text-[15px] text-ink2">{formatLength(leavesTotal(leaves), unit)}</span>}
+            </span>,
+          ];
+        })}
+      {laps.map(({ name, lap }) => (
+        <span key={name}>
+          <strong className="num font-semibold">{formatLength(lap, unit)}</strong> off the {name.toLowerCase()}
+        </span>
+      ))}
+    </p>
+  );
+}
+
+function Gaps({ gaps, shaft, unit }: { gaps: Readonly<Record<string, Length>>; shaft: ShaftState; unit: 'thou' | 'mm' }): JSX.Element {
+  return (
+    <ul className="m-0 flex list-none flex-wrap gap-x-4 p-0">
+      {shaft.gaps.map(({ station, letter, limits }) => {
+        const value = gaps[station.id];
+        if (value === undefined || !limits) return null;
+        const { place } = verdict({ kind: 'estimate', value, u: 0 }, limits.limits, { moreIs: station.moreIs });
+        const mark: MarkKind = place;
+        return (
+          <li key={station.id} className="flex items-center gap-1">
+            <span className="label font-semibold text-blue">{letter}</span>
+            <span className="num text-[18px] font-semibold">{formatLength(value, unit)}</span>
+            <Mark kind={mark} size={20} named={false} ground="var(--sheet)" />
+            <span className="sr-only">{MARK_WORDS[mark]}</span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** "A goes from 10 to 6, D from 6 to 10": what sharing parts does to the others. */
+function coupling(gaps: Readonly<Record<string, Length>>, shaft: ShaftState, unit: 'thou' | 'mm'): string {
+  const moved = shaft.gaps.flatMap(({ station, letter, now }) => {
+    const [after, before] = [gaps[station.id], now.reading?.value];
+    if (after === undefined || before === undefined || after === before) return [];
+    return [`${letter} goes from ${formatLength(before, unit)} to ${formatLength(after, unit)}`];
+  });
+  return moved.length === 0 ? '' : `${moved.join(', ')}.`;
+}
