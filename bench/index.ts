@@ -2,9 +2,10 @@
  * Benchmarks, run by hand: `npm run bench`. Machines are noisy, so what counts is the ratio of two things timed in one run.
  */
 import { createRequire } from 'node:module';
-import { searchPacks } from '@elder-cog/core';
+import { searchPacks, solveShaft } from '@elder-cog/core';
 import { asProgramme, seededDrawer } from './drawers.ts';
 import { report, time } from './report.ts';
+import { seededShaft, shaftProgramme } from './shafts.ts';
 import { benchBigJob } from './bigJobTimes.ts';
 import { benchPages } from './pageTimes.ts';
 import { benchWearBook } from './wearBookTimes.ts';
@@ -36,6 +37,19 @@ const theirs = report(
   questions.slice(0, 10).map((q) => time(() => void highs.solve(asProgramme(q), { mip_rel_gap: 0, mip_abs_gap: 0 }))),
 );
 console.log(`ratio at the middle, solver ÷ ours: ${(theirs.p50 / ours.p50).toFixed(0)}`);
+
+console.log('\nA whole shaft: 50 seeded, five slots of 40 washers, three gaps that share them');
+const shafts = Array.from({ length: 50 }, (_, n) => seededShaft(n));
+shafts.slice(0, 4).forEach((q) => solveShaft(q)); // warm
+const solved = report(
+  'solveShaft, best 3',
+  shafts.map((q) => time(() => void solveShaft(q))),
+);
+const programmed = report(
+  'integer programme (HiGHS), best 1',
+  shafts.slice(0, 10).map((q) => time(() => void highs.solve(shaftProgramme(q), { mip_rel_gap: 0, mip_abs_gap: 0 }))),
+);
+console.log(`ratio at the middle, solver ÷ ours: ${(programmed.p50 / solved.p50).toFixed(0)}`);
 
 await benchBigJob();
 await benchWearBook();

@@ -312,6 +312,13 @@ function nextAction(shafts: readonly ShaftState[]): NextAction {
     return gap.pack.refusal.code === 'contradiction'
       ? { ...at, what: 'readAgain', words: `Settle which way the pack works on the ${name}.`, detail: gap.pack.refusal.message }
       : { ...at, what: 'read', words: `Read the ${name} with a known pack in.`, detail: gap.pack.refusal.message };
+  if (gap.needsPack && gap.isShared)
+    return {
+      ...at,
+      what: 'fit',
+      words: `Set the gaps of the ${open.shaft.name.toLowerCase()} together.`,
+      detail: `The ${name} shares a part with another: sets that bring all of them in are on the Section.`,
+    };
   if (gap.needsPack && gap.pack?.window) {
     const { min, max, ideal } = gap.pack.window;
     const { known, fitted } = gap.pack;

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { cpSync, mkdirSync } from 'node:fs';
+import { cpSync, mkdirSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
@@ -23,6 +23,8 @@ export const bundled = (entry: string, outfile: string): Promise<unknown> =>
 /** The server as one file that runs by itself, for tests that kill it; returns its path. */
 export async function bundledServer(name: string): Promise<string> {
   const bundle = join(here, '..', '..', 'node_modules', '.cache', `elder-cog-${name}`);
+  // nothing of an earlier run stays among the migrations
+  rmSync(bundle, { recursive: true, force: true });
   mkdirSync(bundle, { recursive: true });
   cpSync(join(here, 'store', 'migrations'), join(bundle, 'migrations'), { recursive: true });
   const outfile = join(bundle, 'main.mjs');

@@ -25,6 +25,8 @@ export interface GapState {
   readonly accepted: Acceptance | null;
   /** the slot it is set by; null where it has none */
   readonly adjuster: Slot | null;
+  /** what is in that slot moves other gaps too: it is set for all of them together */
+  readonly isShared: boolean;
   readonly pack: PackQuestionState | null;
   /** it is out, nobody has accepted it, and a pack can bring it in */
   readonly needsPack: boolean;
@@ -88,6 +90,7 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
     mark: now.kind === 'read' ? (limits && !now.disagree ? markOf(judged) : 'cannotTell') : now.kind === 'stale' ? 'stale' : 'unmeasured',
     accepted: null,
     adjuster,
+    isShared: adjuster !== null && movedBy(adjuster, forms) > 1,
     pack,
     needsPack: isOut(judged) && pack?.window?.reachable === true,
     ladder: rows,
@@ -110,18 +113,20 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
  * The slot a gap is set by: one that moves it, the fewer other gaps with it the better, and never before it one that also moves a depth,
  * which is set for its own sake. Where none moves it, the first there is, so that it can be said that it does not.
  */
-function adjusterOf(slots: readonly Slot[], coefficients: LinearGap['coefficients'], { gaps, depths }: ShaftForms): Slot | null {
+function adjusterOf(slots: readonly Slot[], coefficients: LinearGap['coefficients'], forms: ShaftForms): Slot | null {
   const packs = slots.filter((slot) => slot.kind === 'adjuster');
   const moves = packs.filter(({ id }) => coefficients[id] !== undefined && coefficients[id] !== 0);
-  const isForDepth = ({ id }: Slot): boolean => [...depths.values()].some((depth) => (depth.coefficients[id] ?? 0) !== 0);
-  const alsoMoves = ({ id }: Slot): number => [...gaps.values()].filter((gap) => (gap.coefficients[id] ?? 0) !== 0).length;
+  const isForDepth = ({ id }: Slot): boolean => [...forms.depths.values()].some((depth) => (depth.coefficients[id] ?? 0) !== 0);
   return (
-    moves.toSorted((a, b) => alsoMoves(a) - alsoMoves(b)).find((slot) => !isForDepth(slot)) ??
+    moves.toSorted((a, b) => movedBy(a, forms) - movedBy(b, forms)).find((slot) => !isForDepth(slot)) ??
     packs.find((slot) => !isForDepth(slot)) ??
     packs[0] ??
     null
   );
 }
+
+/** How many gaps a slot moves. */
+const movedBy = ({ id }: Slot, { gaps }: ShaftForms): number => [...gaps.values()].filter((gap) => (gap.coefficients[id] ?? 0) !== 0).length;
 
 /** The gap by its sizes alone, with the packs that are in. */
 function fromSizes({ constant, coefficients, missing }: LinearGap, slots: readonly Slot[], current: BuildNow | null): GapState['fromSizes'] {

@@ -11,6 +11,8 @@ import { times } from './times.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));
 const ZIP = readFileSync(join(here, '..', '..', '..', 'demo', 'workshop.eldercog.zip'));
+/** How many machines are in it. */
+const MACHINES = 3;
 const IMPORTS = times(5, 20);
 const BACKUPS = times(5, 20);
 /** Each step of going back that cannot be half done: the power goes before it. */
@@ -95,10 +97,11 @@ describe('the power goes', () => {
     for (let kill = 0; kill < IMPORTS; kill++) if (await killedWhile(folder, whole * share(kill, IMPORTS), bringOver)) acknowledged += 1;
     const workshop = openWorkshop(folder);
     const jobs = allFacts(workshop.db);
-    expect(jobs.length).toBeGreaterThanOrEqual(acknowledged);
+    expect(jobs.length).toBeGreaterThanOrEqual(acknowledged * MACHINES);
+    expect(jobs.length % MACHINES).toBe(0);
     const photos = new Set(readdirSync(join(folder, 'photos')));
     for (const facts of jobs) {
-      expect(facts.readings.length).toBeGreaterThan(10);
+      expect(facts.readings.length).toBeGreaterThan(0);
       for (const photo of facts.photos) expect(photos.has(photo.sha256)).toBe(true);
     }
     expect(journalDisagrees(workshop.db)).toEqual([]);
@@ -120,7 +123,7 @@ describe('the power goes', () => {
     for (const backup of backups.slice(0, 4)) {
       expect(backup.damaged).toBeNull();
       workshop.restore(backup.name);
-      expect(allFacts(workshop.db)).toHaveLength(1);
+      expect(allFacts(workshop.db)).toHaveLength(MACHINES);
     }
     console.log(`${BACKUPS} kills while backing up: ${backups.length} backups, all sound`);
     workshop.close();

@@ -22,6 +22,7 @@ const NAMES: ReadonlySet<string> = new Set([
   'section',
   'adjuster',
   'isOne',
+  'isShared',
   'ends',
   'template',
   'place',

@@ -43,7 +43,7 @@ export default function DryBuilds(): JSX.Element {
   );
   const [wantsFit, setWantsFit] = useState<string | null>(null);
   const isReckoned = wantsFit !== null && gap?.now.kept.some((each) => each.id === wantsFit) === true;
-  const best = gap?.needsPack ? choices?.choices[0] : undefined;
+  const best = gap?.needsPack && !gap.isShared ? choices?.choices[0] : undefined;
   useEffect(() => {
     if (!isReckoned || (gap?.needsPack && !choices)) return;
     setWantsFit(null);
@@ -102,7 +102,11 @@ export default function DryBuilds(): JSX.Element {
             </Primary>
           </>
         ) : (
-          <p className="m-0 mt-1 text-ink2">{nothingToFit(gap, choices?.choices.length === 0)}</p>
+          <p className="m-0 mt-1 text-ink2">
+            {gap.needsPack && gap.isShared
+              ? 'It shares a part with another gap: sets that bring all of them in are on the Section.'
+              : nothingToFit(gap, choices?.choices.length === 0)}
+          </p>
         )}
         <div className="mt-3 border-t-2 border-ink pt-3">
           <Heading>What the builds taught</Heading>

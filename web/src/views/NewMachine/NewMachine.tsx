@@ -39,7 +39,8 @@ const SHAFTS = ['Input shaft', 'Layshaft', 'Output shaft', 'Idler shaft', 'Pinio
 const BY_NUT = /\b(?:hub|pinion|axle|wheel)\b/i;
 /** Two tapers against each other: which way a shim goes depends on what draws them up. */
 const OPPOSED: ReadonlySet<TemplateName> = new Set(['taperPair', 'hubByNut', 'pinionByNut', 'intermediate']);
-const TEMPLATE_NAMES = Object.keys(TEMPLATES) as TemplateName[];
+// a casing and a shaft by themselves wait for what is put between them
+const TEMPLATE_NAMES = (Object.keys(TEMPLATES) as TemplateName[]).filter((name) => name !== 'own');
 
 /** What stood half typed when the view was left. */
 function halfDone(draft: string): Partial<Form> {
@@ -79,6 +80,8 @@ export default function NewMachine(): JSX.Element {
     },
   });
   const { template, place, box: boxName, shaft: shaftName } = watch();
+  // which places there are follows from the arrangement: it is held by its value, and not by the radios that come and go
+  useEffect(() => void register('place'), [register]);
   const put = useDrafts((s) => s.put);
   useEffect(() => {
     const watching = watch((typed, { type, name }) => (type === 'change' || name === 'place') && put(draft, JSON.stringify(typed)));
@@ -239,7 +242,9 @@ export default function NewMachine(): JSX.Element {
                   <input
                     type="radio"
                     value={each}
-                    {...register('template', { onChange: () => putShim(each) })}
+                    // the field is one for all of them: which was chosen, the event says
+                    {...register('template', { onChange: (event: { target: { value: TemplateName } }) => putShim(event.target.value) })}
+                    checked={template === each}
                     className="h-5 w-5 shrink-0 accent-blue"
                   />
                   <span className="leading-5 font-medium">{TEMPLATES[each].title}</span>
@@ -248,7 +253,7 @@ export default function NewMachine(): JSX.Element {
             ))}
           </div>
           <p aria-live="polite" className="m-0 mt-1 text-ink2">
-            {choice.title}: {choice.says}.
+            {choice.title}: {choice.says}. No dimension is needed; what is not measured is drawn dashed.
           </p>
         </fieldset>
         {isOpposed && (
@@ -286,7 +291,13 @@ export default function NewMachine(): JSX.Element {
                 key={each.place}
                 className={`flex min-h-14 cursor-pointer items-center gap-3 border px-4 ${place === each.place ? 'border-2 border-brass-text bg-sheet' : 'border-edge'}`}
               >
-                <input type="radio" value={each.place} {...register('place')} className="h-5 w-5 shrink-0 accent-blue" />
+                <input
+                  type="radio"
+                  value={each.place}
+                  {...register('place')}
+                  checked={place === each.place}
+                  className="h-5 w-5 shrink-0 accent-blue"
+                />
                 {each.says}
               </label>
             ))}
@@ -305,7 +316,6 @@ export default function NewMachine(): JSX.Element {
             Only the box, for now
           </Secondary>
         </div>
-        <p className="text-ink2">No dimension is needed. What is not measured is drawn dashed.</p>
       </div>
     </form>
   );

@@ -1,17 +1,17 @@
 import type { FitLeaf } from '@elder-cog/contract';
-import { formatLength, leavesTotal, nanometres, unitWord, type Length } from '@elder-cog/core';
+import { formatLength, nanometres, unitWord, type Length } from '@elder-cog/core';
 import { availableFor, fitsSlot, packWords, slotStateOf, type GapState, type PackChoice, type PackChoices, type ShaftState } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
 import { Heading, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
-import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { Mark } from '../../kit/Mark.tsx';
 import { LeafStrip, Pack } from '../../kit/Pack.tsx';
 import { SumView } from '../../kit/SumView.tsx';
 import { useCommand } from '../../state/api.ts';
-import { fitPack, leavesFromSaid, oneByOne } from '../../state/gapActions.ts';
+import { fitPack } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
-import { bareUnit, inBoth, rangeWords } from '../../state/understood.ts';
+import { OtherPack } from './OtherPack.tsx';
+import { bareUnit, rangeWords } from '../../state/understood.ts';
 import { usePackChoices } from '../../workers/packs.ts';
 
 interface PackShelfProps {
@@ -301,29 +301,3 @@ const inches = (length: Length, unit: 'thou' | 'mm', short = false): string => {
 };
 
 /** A pack of any thickness, from the drawer or not: "10½, made". */
-function OtherPack({
-  onFit,
-  available,
-  bare,
-}: {
-  onFit: (leaves: readonly FitLeaf[]) => void;
-  available: Parameters<typeof leavesFromSaid>[1];
-  bare: 'thou' | 'mm';
-}): JSX.Element {
-  const entry = useEntry({ field: 'pack', bare }, { onKeep: ({ value }) => onFit(leavesFromSaid(oneByOne(value), available)) });
-  return (
-    <form className="col-span-full flex items-start gap-3" onSubmit={entry.keep}>
-      <EntryField
-        entry={entry}
-        label="Fit another pack"
-        placeholder="like 6+4, 10½ or none"
-        says={(pack) => inBoth(leavesTotal(pack), bare)}
-        className="flex-1"
-        autoFocus
-      />
-      <Primary type="submit" className="mt-7">
-        Fit it
-      </Primary>
-    </form>
-  );
-}

@@ -11,6 +11,7 @@ import { useSkips } from '../../state/skips.ts';
 import { Checks } from './Checks.tsx';
 import { GapList } from './GapList.tsx';
 import { GapPanel } from './GapPanel.tsx';
+import { OtherSlots } from './OtherSlots.tsx';
 import { PackShelf } from './PackShelf.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 import { SetUp, setUpStep } from './SetUp.tsx';
@@ -52,6 +53,7 @@ export default function Section(): JSX.Element {
   );
   const checks = step === null && (
     <>
+      <OtherSlots shaft={shaft} gap={gap} />
       <Checks shaft={shaft} />
       <Sizes shaft={shaft} gap={gap} />
     </>

@@ -44,7 +44,7 @@ export function useShaftSets(shaft: ShaftState | null): Sets | null {
 
 /** Whether what is in a slot moves more than one gap, and there are sets that bring all of them in. */
 export const isCoupled = (sets: Sets | null, slotId: string | undefined): boolean =>
-  sets?.asked !== null && (sets?.movers.find((m) => m.id === slotId)?.by.filter((by) => by !== 0).length ?? 0) > 1;
+  sets !== null && sets.asked !== null && (sets.movers.find((m) => m.id === slotId)?.by.filter((by) => by !== 0).length ?? 0) > 1;
 
 /** The sets of parts that bring every gap in. */
 export function ShaftAnswer({ sets }: { sets: Sets }): JSX.Element {
@@ -132,7 +132,8 @@ interface AnswerProps {
 }
 
 /** The best set, or the nearest and what to buy: what goes in, what comes off, and what every gap comes to. */
-function Answer({ solved, asked, sets: { shaft, movers } }: AnswerProps): JSX.Element {
+function Answer({ solved, asked, sets }: AnswerProps): JSX.Element {
+  const { shaft, movers } = sets;
   const { send, sending } = useCommand();
   const unit = useSettings((s) => s.unit);
   const [best] = solved.solutions;
@@ -146,6 +147,7 @@ function Answer({ solved, asked, sets: { shaft, movers } }: AnswerProps): JSX.El
         <Heading>{best ? (isRight ? 'Right as it is' : isLapped ? 'Best, with lapping' : 'Best set on hand') : 'No set on hand does it'}</Heading>
         <span className="text-[15px] text-ink2">{solved.explored.toLocaleString('en')} tried</span>
       </p>
+      {!best && untouched(asked, sets) !== '' && <p className="m-0 mb-1">{untouched(asked, sets)}</p>}
       {solved.stopped && <p className="m-0 text-ink2">It was stopped before the end: there may be better.</p>}
       <div className="grid gap-3 sm:grid-cols-2">
         {best && !isRight && (
@@ -199,6 +201,16 @@ function Answer({ solved, asked, sets: { shaft, movers } }: AnswerProps): JSX.El
       </div>
     </div>
   );
+}
+
+/** Gaps that are out and that nothing chosen moves: only a lap will. */
+function untouched({ question }: SolveAsked, { shaft, movers, lapped }: Sets): string {
+  const slots = new Set(question.slots.map((s) => s.id));
+  const out = shaft.gaps.filter(
+    (gap, g) => (gap.mark === 'loose' || gap.mark === 'tight') && !movers.some((m) => (slots.has(m.id) || lapped.has(m.id)) && (m.by[g] ?? 0) !== 0),
+  );
+  const said = out.map(({ letter, mark }) => `${letter} is ${MARK_WORDS[mark].toLowerCase()}, and nothing that is chosen touches it`);
+  return said.length === 0 ? '' : `${said.join('; ')}: only what may be lapped.`;
 }
 
 const letterOf = (slot: string, movers: readonly Mover[]): string => movers.find((m) => m.id === slot)?.letter ?? 'the pack';
