@@ -20,6 +20,11 @@ const [facts] = demo.jobs;
 const [input, idler] = facts?.shafts ?? [];
 const at = (view: string, shaft: string | undefined): string => `/jobs/${facts?.job.id ?? ''}/${view}?shaft=${shaft ?? ''}`;
 
+const others = workshopFile.parse(JSON.parse(readFileSync(join(root, 'demo', 'others.json'), 'utf8')));
+const [van] = others.jobs;
+const [layshaft, hub] = van?.shafts ?? [];
+const ofVan = (shaft: string | undefined): string => `/jobs/${van?.job.id ?? ''}/section?shaft=${shaft ?? ''}`;
+
 const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: (page: Page) => Promise<void> }>> = {
   shelf: { path: '/' },
   loose: {
@@ -50,6 +55,15 @@ const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: 
   idler: { path: at('section', idler?.id) },
   output: { path: at('section', facts?.shafts[3]?.id) },
   gear: { path: at('section', facts?.shafts[2]?.id) },
+  hub: { path: ofVan(hub?.id) },
+  layshaft: {
+    path: ofVan(layshaft?.id),
+    before: async (page) => {
+      await page.getByRole('checkbox', { name: 'bush, rib to rear end' }).check();
+      await page.getByRole('heading', { name: 'Best, with lapping' }).waitFor();
+      await page.locator('#entry').focus();
+    },
+  },
   reckoner: {
     path: at('section', input?.id),
     before: async (page) => {
