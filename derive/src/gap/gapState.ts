@@ -90,7 +90,7 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
     mark: now.kind === 'read' ? (limits && !now.disagree ? markOf(judged) : 'cannotTell') : now.kind === 'stale' ? 'stale' : 'unmeasured',
     accepted: null,
     adjuster,
-    isShared: adjuster !== null && movedBy(adjuster, forms) > 1,
+    isShared: adjuster !== null && sense !== 0 && movedBy(adjuster, forms) > 1,
     pack,
     needsPack: isOut(judged) && pack?.window?.reachable === true,
     ladder: rows,

@@ -34,8 +34,8 @@ export function shaftOutline(shaft: Placed, world: World): Outline {
   for (const [i, { x, left: before, right: after }] of shoulders.entries()) {
     const earlier = shoulders[i - 1];
     if (earlier && Math.abs(earlier.right - before) > 0.05) {
-      const middle = (earlier.x + x) / 2;
-      body.push([middle, earlier.right], [middle, before]);
+      const step = stepBetween(earlier, { x, left: before, right: after }, world);
+      body.push([step, earlier.right], [step, before]);
     }
     const gear = earlier && ownGear(earlier, { x, left: before, right: after }, world);
     if (gear) {
@@ -79,6 +79,12 @@ function pinionHead(shoulder: number, radius: number, a: number): Stub {
       stroke(x - 2 * a, radius + 13.4 * a, x - 30 * a, radius - 8.6 * a, { dash: CHAIN }),
     ],
   };
+}
+
+/** Where a shaft changes between two shoulders: at a groove, as wide as the ring in it; elsewhere half way. */
+function stepBetween(earlier: Shoulder, next: Shoulder, { placed, a }: World): number {
+  const inGroove = placed.find((p) => !isShaft(p) && p.to > p.from && Math.abs(p.to - next.x) < 1 && p.inner <= next.left + 0.5 * a);
+  return next.left < earlier.right && inGroove ? inGroove.from - 0.4 * a : (earlier.x + next.x) / 2;
 }
 
 interface Stub {

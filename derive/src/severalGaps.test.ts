@@ -1,0 +1,92 @@
+import { describe, expect, it } from '@jest/globals';
+import type { JobFacts } from '@elder-cog/contract';
+import { thou } from '@elder-cog/core';
+import fc from 'fast-check';
+import { derive, moversOf, type GapState } from './index.ts';
+import { Story } from './testing.ts';
+
+/** A layshaft with its four floats read on one build, thou, and then other washers in P and Q. */
+const evenings = fc.record({
+  p: fc.integer({ min: 50, max: 70 }),
+  q: fc.integer({ min: 90, max: 110 }),
+  reads: fc.tuple(...[0, 1, 2, 3].map(() => fc.integer({ min: 1, max: 30 }))),
+  thenP: fc.integer({ min: 50, max: 70 }),
+  thenQ: fc.integer({ min: 90, max: 110 }),
+});
+type Evening = typeof evenings extends fc.Arbitrary<infer T> ? T : never;
+
+function told({ p, q, reads, thenP, thenQ }: Evening): { before: GapState[]; after: GapState[]; facts: JobFacts } {
+  const story = new Story({ template: 'layshaft', place: 'inLine', limits: null });
+  const fitted = (role: string, t: number) => ({ id: story.id(), placeId: story.slot(role), leaves: [Story.leaf(t)], state: null });
+  const built = story.build(null);
+  built.fits.push(fitted('packP', p), fitted('packQ', q));
+  const gaps = story.facts.stations.filter((s) => s.subject === 'gap');
+  gaps.forEach((station, i) => story.read(String(reads[i] ?? 0), {}, station.id));
+  const before = [...(derive(structuredClone(story.facts)).shafts[0]?.gaps ?? [])];
+  const next = story.build(null);
+  next.fits.push(fitted('packP', thenP), fitted('packQ', thenQ));
+  return { before, after: [...(derive(story.facts).shafts[0]?.gaps ?? [])], facts: story.facts };
+}
+
+describe('several floats that share parts', () => {
+  it('each moves by every slot that moves it, two at once, and by none that does not', () => {
+    fc.assert(
+      fc.property(evenings, (evening) => {
+        const { before, after } = told(evening);
+        const [byP, byQ] = [evening.thenP - evening.p, evening.thenQ - evening.q];
+        // by hand: P is in the cluster's chain and before the circlip, Q before the circlip alone
+        const moved = [byP, 0, 0, -byP - byQ];
+        after.forEach((gap, i) => {
+          const value = (before[i]?.now.reading?.value ?? NaN) + thou(moved[i] ?? 0);
+          const isMoved = i === 0 ? byP !== 0 : i === 3 && (byP !== 0 || byQ !== 0);
+          expect([i, gap.now.reading?.value]).toEqual([i, value]);
+          expect([i, gap.now.kind]).toEqual([i, isMoved ? 'forecast' : 'read']);
+        });
+      }),
+    );
+  });
+  it('what moves what agrees with what the builds say it moved', () => {
+    fc.assert(
+      fc.property(evenings, (evening) => {
+        const { before, after, facts } = told(evening);
+        const [shaft] = derive(facts).shafts;
+        const movers = shaft ? moversOf(facts, shaft) : [];
+        const by = (role: string, gap: number): number => movers.find((m) => m.id === facts.places.find((p) => p.role === role)?.id)?.by[gap] ?? 0;
+        after.forEach((gap, i) => {
+          const said = by('packP', i) * thou(evening.thenP - evening.p) + by('packQ', i) * thou(evening.thenQ - evening.q) + 0;
+          expect((gap.now.reading?.value ?? NaN) - (before[i]?.now.reading?.value ?? NaN)).toBe(said);
+        });
+      }),
+    );
+  });
+  it('each gap is set by the slot that moves fewest others', () => {
+    const { after } = told({ p: 60, q: 100, reads: [5, 5, 5, 5], thenP: 60, thenQ: 100 });
+    expect(after.map((gap) => [gap.adjuster?.role, gap.isShared])).toEqual([
+      ['packP', true],
+      // no slot moves the gears on the bush: it is said that it does not
+      ['packP', false],
+      ['packP', false],
+      ['packQ', false],
+    ]);
+    expect(after.slice(1, 3).map((gap) => gap.pack?.sense)).toEqual([0, 0]);
+  });
+});
+
+describe('a pinion drawn up by a nut', () => {
+  it.each(['behindCone', 'behindCup'] as const)(
+    'with its depth shim %s, is set for float by the pack between its cones, never by the depth shim',
+    (place) => {
+      const story = new Story({ template: 'pinionByNut', place, limits: '2-4 thou' });
+      const built = story.build([20]);
+      built.fits.push({ id: story.id(), placeId: story.slot('depthShim'), leaves: [Story.leaf(35)], state: null });
+      story.read('9');
+      const [gap] = derive(structuredClone(story.facts)).shafts[0]?.gaps ?? [];
+      expect(gap).toMatchObject({ adjuster: { role: 'pack' }, pack: { sense: 1 } });
+      // another depth shim: behind the cone it touches no float; behind the cup it takes as much off it
+      const next = story.build(null);
+      next.fits.push({ id: story.id(), placeId: story.slot('depthShim'), leaves: [Story.leaf(38)], state: null });
+      const [after] = derive(story.facts).shafts[0]?.gaps ?? [];
+      expect([after?.now.kind, after?.now.reading?.value]).toEqual(place === 'behindCone' ? ['read', thou(9)] : ['forecast', thou(6)]);
+    },
+  );
+});
