@@ -61,7 +61,10 @@ const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: 
     before: async (page) => {
       await page.getByRole('checkbox', { name: 'bush, rib to rear end' }).check();
       await page.getByRole('heading', { name: 'Best, with lapping' }).waitFor();
-      await page.locator('#view').evaluate((view) => view.scrollTo(0, 0));
+      await page.evaluate(() => {
+        window.scrollTo(0, 0);
+        for (const each of document.querySelectorAll('main, aside')) each.scrollTo(0, 0);
+      });
     },
   },
   reckoner: {
