@@ -117,6 +117,19 @@ export const change = z.discriminatedUnion('kind', [
     method: method.nullable(),
     instrument: instrument.nullable(),
   }),
+  /** parts put in, taken out, moved or turned on a shaft as it is drawn: all of it or nothing, and undone at one stroke */
+  z.object({
+    kind: z.literal('shaft.edit'),
+    shaftId: id,
+    parts: wholeShaft.parts,
+    places: wholeShaft.places,
+    features: wholeShaft.features,
+    contacts: wholeShaft.contacts,
+    stations: wholeShaft.stations,
+    changedPlaces: z.array(place.omit({ gone: true, shaftId: true, role: true, partId: true, proportion: true })).max(60),
+    changedContacts: z.array(contact.omit({ gone: true, shaftId: true, role: true })).max(120),
+    goneRows: z.array(z.object({ table: z.enum(['place', 'contact', 'station']), id, revision: z.int() })).max(200),
+  }),
   /** which way round what sits in a place is drawn */
   z.object({ kind: z.literal('place.turn'), id, revision: z.int(), turned: z.boolean() }),
   z.object({ kind: z.literal('limit.set'), limit: limit.omit(fresh) }),

@@ -1,5 +1,6 @@
 export * from './commands.ts';
 export * from './constants.ts';
+export * from './editShaft.ts';
 export * from './facts/index.ts';
 export * from './files.ts';
 export * from './fileSchema.ts';

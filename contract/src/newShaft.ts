@@ -11,6 +11,32 @@ const CHECKS: readonly { readonly role: string; readonly name: string }[] = [
   { role: 'check.free', name: 'Turns free by hand' },
 ];
 
+type NewStation = ShaftCreate['stations'][number];
+
+const STATION = {
+  moreIs: 'loose',
+  boreId: null,
+  journalId: null,
+  newSize: null,
+  rule: 'plain',
+  aim: { at: 'middle' },
+  method: null,
+  instrument: null,
+  gone: false,
+} as const satisfies Partial<NewStation>;
+
+/** A gap of a shaft, to be read. */
+export const gapStation = ({
+  contacts,
+  ...of
+}: Pick<NewStation, 'id' | 'shaftId' | 'role' | 'name' | 'position'> & { readonly contacts: readonly string[] }): NewStation => ({
+  ...STATION,
+  ...of,
+  subject: 'gap',
+  quantity: 'length',
+  reads: { what: 'gap', contacts: [...contacts] },
+});
+
 /**
  * A ready shaft as the command that makes it: places with what sits in them, faces, contacts, its gap and its checks, under fresh ids.
  * No dimension is needed.
@@ -35,36 +61,25 @@ export function newShaft({
   const ready = shaftTemplate(template, place, { gasket });
   const shaftId = newId();
   const idOf = idsFor(newId);
-  const stationBase = {
-    shaftId,
-    moreIs: 'loose' as const,
-    boreId: null,
-    journalId: null,
-    newSize: null,
-    rule: 'plain' as const,
-    aim: { at: 'middle' as const },
-    method: null,
-    instrument: null,
-    gone: false,
-  };
   const [start, end] = ready.ends;
   return {
     kind: 'shaft.create',
     shaft: { id: shaftId, assemblyId, name, origin: template, ends: [start, end], position },
     ...drawnPlaces(ready, { shaftId, assemblyId, idOf }),
     stations: [
-      ...ready.gaps.map((gap, i) => ({
-        ...stationBase,
-        id: newId(),
-        subject: 'gap' as const,
-        quantity: 'length' as const,
-        role: gap.role,
-        name: gap.ofShaft ? `${name} ${gap.name}` : gap.name,
-        position: i,
-        reads: { what: 'gap' as const, contacts: gap.contacts.map((role) => idOf('contact', role)) },
-      })),
+      ...ready.gaps.map((gap, i) =>
+        gapStation({
+          id: newId(),
+          shaftId,
+          role: gap.role,
+          name: gap.ofShaft ? `${name} ${gap.name}` : gap.name,
+          position: i,
+          contacts: gap.contacts.map((role) => idOf('contact', role)),
+        }),
+      ),
       ...ready.depths.map((depth, i) => ({
-        ...stationBase,
+        ...STATION,
+        shaftId,
         id: newId(),
         subject: 'depth' as const,
         quantity: 'length' as const,
@@ -74,7 +89,8 @@ export function newShaft({
         reads: { what: 'depth' as const, from: idOf('face', depth.from), to: idOf('face', depth.to) },
       })),
       ...CHECKS.map((check, i) => ({
-        ...stationBase,
+        ...STATION,
+        shaftId,
         id: newId(),
         subject: 'check' as const,
         quantity: 'yes_no' as const,

@@ -69,6 +69,8 @@ export function journalWords(kind: string, effects: readonly JournalEffect[], fa
       return plain(`Build: ${buildWords(row, facts)}`);
     case 'shaft.change':
       return plain(renamed(effects) ?? `${text(row.name)}: moved`);
+    case 'shaft.edit':
+      return plain(editWords(effects));
     case 'assembly.change':
       return plain(renamed(effects) ?? `${text(row.name)}: ${row.cameApart === true ? 'came already apart' : 'stripped here'}`);
     case 'strip.add':
@@ -106,6 +108,21 @@ export function journalWords(kind: string, effects: readonly JournalEffect[], fa
     default:
       return { words: `Changed: ${nameOf(row)}`, ...difference(first) };
   }
+}
+
+/** What was done to the parts of a shaft: put in and taken out, or else turned or moved. */
+function editWords(effects: readonly JournalEffect[]): string {
+  const places = effects.filter((e) => e.table === 'place');
+  const named = (of: readonly JournalEffect[]): string => of.map((e) => text((e.after ?? e.before)?.name)).join(', ');
+  const put = places.filter((e) => e.before === null);
+  const taken = places.filter((e) => e.after?.gone === true);
+  const turned = places.filter((e) => e.before && e.after && e.before.turned !== e.after.turned);
+  const said = [
+    put.length > 0 ? `put in: ${named(put)}` : '',
+    taken.length > 0 ? `taken out: ${named(taken)}` : '',
+    turned.length > 0 ? `turned round: ${named(turned)}` : '',
+  ].filter((words) => words !== '');
+  return said.length > 0 ? `Parts of the shaft, ${said.join('; ')}` : `Parts of the shaft moved: ${named(places)}`;
 }
 
 const nameOf = (row: Readonly<Record<string, unknown>>): string => text(row.name) || text(row.machine) || text(row.role) || 'a setting';

@@ -169,6 +169,15 @@ const hangsOn = (table: JobTable, field: string): boolean =>
 
 /** A row whose own parent is left out has nothing to stand on, and goes with it; one that only mentions it stays. */
 function leaveOutWhatNames(tables: Map<JobTable, AnyRow[]>, gone: Set<string>): void {
+  // a build stands, whatever became of a place in it
+  tables.set(
+    'build',
+    (tables.get('build') ?? []).map((row) => {
+      const { fits } = row as RowOf['build'];
+      const left = fits.filter((fit) => !gone.has(fit.placeId) && !gone.has(fit.partId ?? ''));
+      return left.length === fits.length ? row : ({ ...row, fits: left } as AnyRow);
+    }),
+  );
   for (let more = true; more;) {
     more = false;
     for (const [table, rows] of tables) {

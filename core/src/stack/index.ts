@@ -1,6 +1,7 @@
 export * from './agreeWithForecast.ts';
 export * from './coverGapMethod.ts';
 export * from './coverShim.ts';
+export * from './edit/index.ts';
 export * from './forecastGap.ts';
 export * from './gapUnderSpacer.ts';
 export {

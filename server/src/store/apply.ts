@@ -25,13 +25,25 @@ function setLimit(db: Db, write: Writer, limit: Omit<Limit, 'revision'>): void {
 }
 
 type WholeShaft = Omit<Extract<AppliedChange, { kind: 'shaft.create' }>, 'kind'>;
-function createShaft(write: Writer, { shaft, parts, places, features, contacts, stations }: WholeShaft): void {
+function createShaft(write: Writer, { shaft, ...rows }: WholeShaft): void {
   write.create('shaft', { ...FIRST, ...shaft });
+  createRows(write, rows);
+}
+
+function createRows(write: Writer, { parts, places, features, contacts, stations }: Omit<WholeShaft, 'shaft'>): void {
   for (const row of parts) write.create('part', { ...FIRST, ...row });
   for (const row of places) write.create('place', { ...FIRST, ...row });
   for (const row of features) write.create('feature', { ...FIRST, ...row });
   for (const row of contacts) write.create('contact', { ...FIRST, ...row });
   for (const row of stations) write.create('station', { ...FIRST, ...row });
+}
+
+/** What goes makes way before what comes takes its name; what has changed lies against both. */
+function editShaft(write: Writer, { goneRows, changedPlaces, changedContacts, ...rows }: Extract<AppliedChange, { kind: 'shaft.edit' }>): void {
+  for (const { table, id, revision } of goneRows) write.change(table, id, revision, { gone: true });
+  for (const { id, revision, ...patch } of changedPlaces) write.change('place', id, revision, patch);
+  createRows(write, rows);
+  for (const { id, revision, ...patch } of changedContacts) write.change('contact', id, revision, patch);
 }
 
 /** Where another build has been made since the one that was seen, both are said, and whoever sent it chooses. */
@@ -66,6 +78,8 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
     }
     case 'shaft.create':
       return createShaft(write, change);
+    case 'shaft.edit':
+      return editShaft(write, change);
     case 'job.begin':
       write.create('job', { ...FIRST, ...change.job });
       for (const row of change.assemblies) write.create('assembly', { ...FIRST, ...row });
@@ -180,6 +194,7 @@ const SAID: Readonly<Record<string, string>> = {
   'reading.keep': 'the reading',
   'assembly.change': 'the change to the box',
   'shaft.change': 'the change to the shaft',
+  'shaft.edit': 'the change to the parts of the shaft',
   'strip.add': 'the entry of the strip log',
   inspect: 'the inspection',
   accept: 'the acceptance',

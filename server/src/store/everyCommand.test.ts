@@ -1,6 +1,17 @@
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import { change as changeSchema, newPair, newRow, newShaft, stripEntryOf, type Change, type JobFacts, withUnderstood } from '@elder-cog/contract';
-import { INSTRUMENTS, mm, readStripLine, thou } from '@elder-cog/core';
+import {
+  change as changeSchema,
+  editShaft,
+  newPair,
+  newRow,
+  newShaft,
+  planOf,
+  stripEntryOf,
+  type Change,
+  type JobFacts,
+  withUnderstood,
+} from '@elder-cog/contract';
+import { INSTRUMENTS, mm, readStripLine, thou, turnBearings } from '@elder-cog/core';
 import { derive, journalWords, recordOf } from '@elder-cog/derive';
 import { apply, jobFacts, journalDisagrees, openDb, type Db } from '../index.ts';
 import { journal } from './journal.ts';
@@ -172,6 +183,14 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
     method: 'size',
     instrument: INSTRUMENTS.micMm,
   }),
+  'shaft.edit': (w) => {
+    const facts = jobFacts(db, w.jobId);
+    const [shaft] = facts.shafts;
+    const plan = shaft && turnBearings(planOf(facts, shaft), { tightener: 'nut', sits: 'betweenCones', newRole: newId });
+    const edit = plan && editShaft(facts, shaft, plan, newId);
+    if (!edit) throw new Error('nothing differs');
+    return edit;
+  },
   'place.turn': (w) => ({ kind: 'place.turn', id: w.setUp.places[0]?.id ?? '', revision: 1, turned: true }),
   'limit.set': (w) => ({ kind: 'limit.set', limit: w.limit('6-9 thou', 6, 9) }),
   'limit.use': (w) => ({ kind: 'limit.use', id: w.first.id, revision: 2 }),

@@ -74,7 +74,8 @@ export class Writer {
   check(jobId: string | null): void {
     const known = knownIn(this.db);
     for (const { table, id, before, after } of this.effects) {
-      if (after === null) continue;
+      // what is taken away was right when it was put down, and what it named may go with it
+      if (after === null || (after as Described & { gone?: boolean }).gone === true) continue;
       const row = after as RowOf[TableName];
       const [wrong] = rowProblems(table as TableName, row, jobId ?? '', known, 'in this machine');
       if (wrong?.wanted.startsWith('the id of'))

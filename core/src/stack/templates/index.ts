@@ -12,7 +12,16 @@ import { taperPair } from './taperPair.ts';
 import { thrustPlate } from './thrustPlate.ts';
 import { twinGears } from './twinGears.ts';
 
-export { templateGraph, type PlaceKind, type ReadyFace, type ReadyPlace, type ShaftTemplate, type TemplateName } from './ready.ts';
+export {
+  templateGraph,
+  type Material as PartMaterial,
+  type PlaceKind,
+  type ReadyContact,
+  type ReadyFace,
+  type ReadyPlace,
+  type ShaftTemplate,
+  type TemplateName,
+} from './ready.ts';
 
 interface Choice {
   readonly title: string;

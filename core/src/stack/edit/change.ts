@@ -1,0 +1,112 @@
+import { refuse } from '../../errors.ts';
+import type { ReadyContact } from '../templates/ready.ts';
+import { HOLDERS, isStand, placeOf, RACES, soundPlan, type NewRole, type PlanPlace, type ShaftPlan } from './plan.ts';
+
+const facesOf = (places: readonly PlanPlace[]): ReadonlySet<string> => new Set(places.flatMap((p) => p.faces.map((f) => f.role)));
+
+/** A part, or both races of a bearing: one alone holds nothing. */
+function withMate(plan: ShaftPlan, place: PlanPlace): PlanPlace[] {
+  if (!RACES.has(place.kind)) return [place];
+  const mine = facesOf([place]);
+  const mates = plan.contacts.filter((c) => isStand(c) && (mine.has(c.a) || mine.has(c.b)));
+  return plan.places.filter((p) => p === place || mates.some(({ a, b }) => p.faces.some((f) => f.role === a || f.role === b)));
+}
+
+/**
+ * Takes a part out: what it lay between meets. A race goes with its mate.
+ *
+ * @throws ReckoningError `holds` for the casing and the shaft, which hold the rest
+ * @example takeOut(asPlan(shaftTemplate('taperPair', 'underCover')), 'cupIn', () => 'new').places.length // 8
+ */
+export function takeOut(plan: ShaftPlan, role: string, newRole: NewRole): ShaftPlan {
+  const place = placeOf(plan, role);
+  if (HOLDERS.has(place.kind)) refuse('holds', `${place.name} holds the rest: it stays.`);
+  const out = withMate(plan, place);
+  const mine = facesOf(out);
+  const before = plan.contacts.filter((c) => mine.has(c.b) && !mine.has(c.a));
+  const after = plan.contacts.filter((c) => mine.has(c.a) && !mine.has(c.b));
+  const kept = new Set<string>();
+  const joined = before.flatMap((one) =>
+    after.map((other): ReadyContact => {
+      const open = [one, other].find((c) => c.kind === 'open');
+      const like = open ?? (one.kind === 'clamped' && other.kind === 'clamped' ? one : { role: one.role, kind: 'seated' as const });
+      const as = kept.has(like.role) ? newRole() : like.role;
+      kept.add(as);
+      return { ...like, role: as, a: one.a, b: other.b };
+    }),
+  );
+  const gone = new Set(out.map((p) => p.role));
+  const contacts = [...plan.contacts.filter((c) => !mine.has(c.a) && !mine.has(c.b)), ...joined];
+  const open = new Set(contacts.filter((c) => c.kind === 'open').map((c) => c.role));
+  return soundPlan({
+    places: plan.places.filter((p) => !gone.has(p.role)),
+    lengths: plan.lengths.filter((l) => !gone.has(l.place)),
+    contacts: inOrderOf(plan, contacts),
+    gaps: plan.gaps.filter((gap) => gap.contacts.every((c) => open.has(c))),
+  });
+}
+
+/** Contacts that were there stand where they stood. */
+function inOrderOf(plan: ShaftPlan, contacts: readonly ReadyContact[]): ReadyContact[] {
+  const at = (role: string): number => {
+    const i = plan.contacts.findIndex((c) => c.role === role);
+    return i === -1 ? plan.contacts.length : i;
+  };
+  return [...contacts].sort((a, b) => at(a.role) - at(b.role));
+}
+
+/** The one contact at either end of a ring that lies between two others. */
+function ends(plan: ShaftPlan, place: PlanPlace): { readonly before: ReadyContact; readonly after: ReadyContact } | null {
+  if (HOLDERS.has(place.kind)) return null;
+  const [first, last] = [place.faces[0]?.role, place.faces.at(-1)?.role];
+  const mine = facesOf([place]);
+  const touching = plan.contacts.filter((c) => mine.has(c.a) || mine.has(c.b));
+  const before = touching.find((c) => c.b === first);
+  const after = touching.find((c) => c.a === last);
+  return before && after && touching.length === 2 && !touching.some(isStand) ? { before, after } : null;
+}
+
+/**
+ * A ring changes places with the one next to it.
+ *
+ * @param by 1 towards the output end, −1 towards the input end
+ * @throws ReckoningError `cannotMove` where its neighbour is no ring it could change places with
+ */
+export function moveAlong(plan: ShaftPlan, role: string, by: 1 | -1): ShaftPlan {
+  const place = placeOf(plan, role);
+  const here = ends(plan, place);
+  const neighbour = here && plan.places.find((p) => p.faces.some((f) => f.role === (by === 1 ? here.after.b : here.before.a)));
+  const there = neighbour && ends(plan, neighbour);
+  if (!neighbour || !there)
+    return refuse(
+      'cannotMove',
+      `${place.name} cannot change places with ${neighbour ? `the ${neighbour.name.toLowerCase()}` : 'what is next to it'}.`,
+    );
+  const [first, second] = by === 1 ? [place, neighbour] : [neighbour, place];
+  const [one, two] = by === 1 ? [here, there] : [there, here];
+  const end = (of: PlanPlace, which: 0 | -1): string => of.faces.at(which)?.role ?? '';
+  const at = new Map<ReadyContact, ReadyContact>([
+    [one.before, { ...one.before, b: end(second, 0) }],
+    [one.after, { ...one.after, a: end(second, -1), b: end(first, 0) }],
+    [two.after, { ...two.after, a: end(first, -1) }],
+  ]);
+  const [i, j] = [plan.places.indexOf(first), plan.places.indexOf(second)];
+  return soundPlan({
+    ...plan,
+    places: plan.places.map((p, n) => (n === i ? second : n === j ? first : p)),
+    contacts: plan.contacts.map((c) => at.get(c) ?? c),
+  });
+}
+
+/**
+ * The same shaft with one part the other way round.
+ *
+ * @throws ReckoningError `doNotFit` for a race, which is turned with its mate and with the other bearing or not at all
+ * @example turnPart(asPlan(shaftTemplate('layshaft', 'inLine')), 'bush').places.length // 11
+ */
+export function turnPart(plan: ShaftPlan, role: string): ShaftPlan {
+  const place = placeOf(plan, role);
+  if (RACES.has(place.kind))
+    refuse('doNotFit', `${place.name}: cup and cone do not fit into each other so. Both bearings are turned together, or none.`);
+  return soundPlan({ ...plan, places: plan.places.map((p) => (p === place ? { ...p, turned: !p.turned } : p)) });
+}
