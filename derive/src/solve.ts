@@ -21,7 +21,9 @@ import { availableFor, type Available } from './packs.ts';
 export interface Mover {
   /** the place of a slot, or the size that may be lapped */
   readonly id: string;
-  /** P, Q … of a slot; null of a part that may be lapped */
+  /** something is chosen for it; else it is a part that may be lapped */
+  readonly isSlot: boolean;
+  /** P, Q … where there are several slots */
   readonly letter: string | null;
   readonly name: string;
   /** by gap, in their order: how far it opens for each unit thicker, or lapped off */
@@ -49,8 +51,8 @@ export function moversOf(facts: JobFacts, shaft: ShaftState): Mover[] {
       return sign * (gaps.find((g) => g.contact === contact)?.coefficients[id] ?? 0) || 0;
     });
   return [
-    ...slots.map(({ slot }, n): Mover => ({ id: slot.id, letter: slots.length > 1 ? slotLetter(n) : null, name: slot.name, by: by(slot.id, 1) })),
-    ...features.map((f): Mover => ({ id: f.id, letter: null, name: f.name, by: by(f.id, -1) })),
+    ...slots.map(({ slot }, n): Mover => ({ id: slot.id, isSlot: true, letter: slots.length > 1 ? slotLetter(n) : null, name: slot.name, by: by(slot.id, 1) })),
+    ...features.map((f): Mover => ({ id: f.id, isSlot: false, letter: null, name: f.name, by: by(f.id, -1) })),
   ].filter((mover) => mover.by.some((moves) => moves !== 0));
 }
 

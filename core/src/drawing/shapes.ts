@@ -28,6 +28,8 @@ interface Painted {
   readonly dash?: string;
   /** what it stands for, for tests and for pointing at */
   readonly id?: string;
+  /** of a Section: the place whose part it is of */
+  readonly part?: string;
 }
 
 export type Shape =

@@ -1,6 +1,8 @@
 import {
   change as changeSchema,
+  editShaft,
   JOB_TABLES,
+  planOf,
   rowsIn,
   newPair,
   newRow,
@@ -9,10 +11,24 @@ import {
   type Change,
   type ChangeKind,
   type JobFacts,
+  type Shaft,
   type Withdrawal,
   withUnderstood,
 } from '@elder-cog/contract';
-import { INSTRUMENTS, mm, readStripLine, thou } from '@elder-cog/core';
+import {
+  INSERT_TITLES,
+  insertBetween,
+  INSTRUMENTS,
+  mm,
+  moveAlong,
+  readStripLine,
+  ReckoningError,
+  takeOut,
+  thou,
+  turnPart,
+  type InsertKind,
+  type ShaftPlan,
+} from '@elder-cog/core';
 import { withdrawnIds } from '@elder-cog/derive';
 import { apply, type Db } from '../index.ts';
 import { everyFact } from '../store/facts.ts';
@@ -84,6 +100,26 @@ export class Evening {
     return newShaft({ assemblyId, name: 'Shaft', template: 'taperPair', place: 'underCover', gasket: this.chance.next() < 0.5, position, newId });
   }
 
+  /** Something put in, taken out, moved or turned on a shaft as it is drawn; null where the one tried is refused. */
+  private edit(facts: JobFacts, shaft: Shaft): Change | null {
+    const plan = planOf(facts, shaft);
+    const contact = this.one(plan.contacts);
+    const place = this.one(plan.places);
+    if (!contact || !place) return null;
+    const edits: readonly (() => ShaftPlan)[] = [
+      () => insertBetween(plan, contact.role, this.chance.of(Object.keys(INSERT_TITLES) as InsertKind[]), newId),
+      () => takeOut(plan, place.role, newId),
+      () => moveAlong(plan, place.role, this.chance.of([1, -1])),
+      () => turnPart(plan, place.role),
+    ];
+    try {
+      return editShaft(facts, shaft, this.chance.of(edits)(), newId);
+    } catch (error) {
+      if (error instanceof ReckoningError) return null;
+      throw error;
+    }
+  }
+
   private one<Row>(rows: readonly Row[]): Row | null {
     return rows.length === 0 ? null : this.chance.of(rows);
   }
@@ -137,6 +173,8 @@ export class Evening {
         return shaft && { kind, id: shaft.id, revision: shaft.revision, name: `Shaft ${this.chance.whole(99)}`, position: this.chance.whole(3) };
       case 'shaft.create':
         return box && this.shaft(box.id, facts.shafts.length);
+      case 'shaft.edit':
+        return shaft && this.edit(facts, shaft);
       case 'stations.add':
         return shaft && { kind, stations: [...newPair({ of: { shaftId: shaft.id }, name: 'Front', unit: 'in', position: 200, newId })] };
       case 'rows.add': {

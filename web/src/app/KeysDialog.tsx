@@ -12,6 +12,7 @@ export default function KeysDialog({ open, onClose, stops }: { open: boolean; on
     ['b', 'Section ⇄ Dry builds'],
     ['o', 'leave something open, from anywhere in a job'],
     ['j and k', 'down and up the rows of the Wear book'],
+    ['↑ ↓ in the parts', 'from part to part; with Alt, the part moves; t turns it, Delete takes it out, i puts one in'],
     ['f or F8', 'the number across the screen, to be read from afar'],
     ['u', 'thou ⇄ mm, in what is shown'],
     ['w', 'British ⇄ American words'],

@@ -66,12 +66,15 @@ export function Shapes({
   height,
   says,
   className = '',
+  picked = null,
 }: {
   shapes: readonly Shape[];
   width: number;
   height: number;
   says: string;
   className?: string;
+  /** the part that is drawn as the one in hand */
+  picked?: string | null;
 }): JSX.Element {
   return (
     <svg
@@ -83,13 +86,13 @@ export function Shapes({
       overflow="hidden"
     >
       {shapes.map((shape, i) => (
-        <One key={i} shape={shape} />
+        <One key={i} shape={shape} isPicked={picked !== null && shape.kind === 'path' && shape.part === picked} />
       ))}
     </svg>
   );
 }
 
-function One({ shape }: { shape: Shape }): JSX.Element {
+function One({ shape, isPicked }: { shape: Shape; isPicked: boolean }): JSX.Element {
   if (shape.kind === 'text') {
     const halo =
       shape.halo === undefined ? {} : { paintOrder: 'stroke', stroke: paint(shape.halo), strokeWidth: 5, strokeLinejoin: 'round' as const };
@@ -113,6 +116,8 @@ function One({ shape }: { shape: Shape }): JSX.Element {
     ...(shape.stroke ? { stroke: COLOURS[shape.stroke], strokeWidth: shape.width ?? 1 } : {}),
     ...(shape.dash ? { strokeDasharray: shape.dash } : {}),
     ...(shape.id ? { 'data-shape': shape.id } : {}),
+    ...(shape.part ? { 'data-of': shape.part } : {}),
+    ...(isPicked ? { stroke: 'var(--blue)', strokeWidth: 3, strokeDasharray: undefined } : {}),
   };
   if (shape.kind === 'rect') return <rect x={shape.x} y={shape.y} width={shape.w} height={shape.h} {...common} />;
   if (shape.kind === 'circle') return <circle cx={shape.x} cy={shape.y} r={shape.r} {...common} />;

@@ -243,6 +243,7 @@ function solidShape(solid: Solid, { left, axis, halves, known, places }: Pen): S
     stroke: isPack ? (isUnsaid ? 'brassText' : 'brassLine') : 'part',
     width: isPack ? 0.9 : 1.5,
     id: solid.id,
+    part: solid.part,
     ...(solid.kind === 'fastener' || (isPack ? !isUnsaid : known.has(solid.part)) ? {} : { dash: '6 3' }),
   });
 }

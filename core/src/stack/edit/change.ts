@@ -15,7 +15,7 @@ function withMate(plan: ShaftPlan, place: PlanPlace): PlanPlace[] {
 /**
  * Takes a part out: what it lay between meets. A race goes with its mate.
  *
- * @throws ReckoningError `holds` for the casing and the shaft, which hold the rest
+ * @throws ReckoningError `holds` for the casing and the shaft, which hold the rest; `lastGap`
  * @example takeOut(asPlan(shaftTemplate('taperPair', 'underCover')), 'cupIn', () => 'new').places.length // 8
  */
 export function takeOut(plan: ShaftPlan, role: string, newRole: NewRole): ShaftPlan {
@@ -38,11 +38,14 @@ export function takeOut(plan: ShaftPlan, role: string, newRole: NewRole): ShaftP
   const gone = new Set(out.map((p) => p.role));
   const contacts = [...plan.contacts.filter((c) => !mine.has(c.a) && !mine.has(c.b)), ...joined];
   const open = new Set(contacts.filter((c) => c.kind === 'open').map((c) => c.role));
+  const gaps = plan.gaps.filter((gap) => gap.contacts.every((c) => open.has(c)));
+  if (gaps.length === 0 && plan.gaps.length > 0)
+    refuse('lastGap', `Without the ${place.name.toLowerCase()} there is no gap left to be read: it stays.`);
   return soundPlan({
     places: plan.places.filter((p) => !gone.has(p.role)),
     lengths: plan.lengths.filter((l) => !gone.has(l.place)),
     contacts: inOrderOf(plan, contacts),
-    gaps: plan.gaps.filter((gap) => gap.contacts.every((c) => open.has(c))),
+    gaps,
   });
 }
 
@@ -101,11 +104,13 @@ export function moveAlong(plan: ShaftPlan, role: string, by: 1 | -1): ShaftPlan 
 /**
  * The same shaft with one part the other way round.
  *
- * @throws ReckoningError `doNotFit` for a race, which is turned with its mate and with the other bearing or not at all
+ * @throws ReckoningError `doNotFit` for a race, which is turned with its mate and with the other bearing or not at all; `holds` for what
+ *   holds the rest
  * @example turnPart(asPlan(shaftTemplate('layshaft', 'inLine')), 'bush').places.length // 11
  */
 export function turnPart(plan: ShaftPlan, role: string): ShaftPlan {
   const place = placeOf(plan, role);
+  if (HOLDERS.has(place.kind)) refuse('holds', `${place.name} holds the rest: it stays.`);
   if (RACES.has(place.kind))
     refuse('doNotFit', `${place.name}: cup and cone do not fit into each other so. Both bearings are turned together, or none.`);
   return soundPlan({ ...plan, places: plan.places.map((p) => (p === place ? { ...p, turned: !p.turned } : p)) });

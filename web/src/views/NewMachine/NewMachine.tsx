@@ -39,8 +39,7 @@ const SHAFTS = ['Input shaft', 'Layshaft', 'Output shaft', 'Idler shaft', 'Pinio
 const BY_NUT = /\b(?:hub|pinion|axle|wheel)\b/i;
 /** Two tapers against each other: which way a shim goes depends on what draws them up. */
 const OPPOSED: ReadonlySet<TemplateName> = new Set(['taperPair', 'hubByNut', 'pinionByNut', 'intermediate']);
-// a casing and a shaft by themselves wait for what is put between them
-const TEMPLATE_NAMES = (Object.keys(TEMPLATES) as TemplateName[]).filter((name) => name !== 'own');
+const TEMPLATE_NAMES = Object.keys(TEMPLATES) as TemplateName[];
 
 /** What stood half typed when the view was left. */
 function halfDone(draft: string): Partial<Form> {

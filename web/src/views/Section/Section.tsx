@@ -13,6 +13,7 @@ import { GapList } from './GapList.tsx';
 import { GapPanel } from './GapPanel.tsx';
 import { OtherSlots } from './OtherSlots.tsx';
 import { PackShelf } from './PackShelf.tsx';
+import { Parts } from './Parts.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 import { SetUp, setUpStep } from './SetUp.tsx';
 import { isCoupled, Moves, ShaftAnswer, useShaftSets } from './ShaftSets.tsx';
@@ -24,6 +25,7 @@ export default function Section(): JSX.Element {
   const unit = useSettings((s) => s.unit);
   const skipped = useSkips((s) => s.skipped);
   const [wantsFit, setWantsFit] = useState<string | null>(null);
+  const [parts, setParts] = useState<{ readonly shaftId: string; readonly selected: string | null } | null>(null);
   const wide = useWide();
   const phone = usePhone();
   const entry = useRef<HTMLInputElement>(null);
@@ -41,7 +43,9 @@ export default function Section(): JSX.Element {
   }, [step, toEntry, phone]);
 
   if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
-  const packs = step === null && (
+  const isPuttingTogether = parts?.shaftId === shaft.shaft.id;
+  const select = (selected: string | null): void => setParts({ shaftId: shaft.shaft.id, selected });
+  const packs = step === null && !isPuttingTogether && (
     <PackShelf
       shaft={shaft}
       gap={gap}
@@ -51,7 +55,15 @@ export default function Section(): JSX.Element {
       isCoupled={isCoupled(sets, gap.adjuster?.id)}
     />
   );
-  const checks = step === null && (
+  const partsButton = !isPuttingTogether && (
+    <div className="no-print flex flex-wrap items-center gap-x-4 border-t border-rule px-4 py-1">
+      <Quiet data-open="parts" onClick={() => select(null)}>
+        Change the parts ▸
+      </Quiet>
+      <span className="text-ink2">put in, take out, turn round, in another order</span>
+    </div>
+  );
+  const checks = step === null && !isPuttingTogether && (
     <>
       <OtherSlots shaft={shaft} gap={gap} />
       <Checks shaft={shaft} />
@@ -70,14 +82,25 @@ export default function Section(): JSX.Element {
         Section, {shaft.shaft.name}, {shaft.assembly.name}
       </h1>
       <div className="min-w-0">
-        <SectionView question={shaft.section} height={388} current={gap.letter} />
+        <div className={isPuttingTogether ? 'sticky top-14 z-[1] border-b max-sm:top-[50px] border-rule' : ''}>
+          <SectionView
+            question={shaft.section}
+            height={isPuttingTogether ? 340 : 388}
+            current={gap.letter}
+            selected={isPuttingTogether ? parts.selected : null}
+            onSelect={isPuttingTogether ? select : undefined}
+          />
+        </div>
         <div className={shaft.gaps.length === 1 ? 'print:hidden' : ''}>
           <GapList gaps={shaft.gaps} current={gap.station.id} />
         </div>
-        {setUp && <div className="border-t-2 border-ink">{setUp}</div>}
-        {sets && step === null && <ShaftAnswer sets={sets} />}
+        {!wide && partsButton}
+        {isPuttingTogether && <Parts shaft={shaft} selected={parts.selected} onSelect={select} onDone={() => setParts(null)} />}
+        {setUp && !isPuttingTogether && <div className="border-t-2 border-ink">{setUp}</div>}
+        {sets && step === null && !isPuttingTogether && <ShaftAnswer sets={sets} />}
         {wide && packs && <div className="border-t-2 border-ink">{packs}</div>}
         {wide && checks}
+        {wide && partsButton}
       </div>
       <aside
         aria-label="The gap in hand"

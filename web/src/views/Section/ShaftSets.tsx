@@ -1,13 +1,14 @@
 import { formatLength, leavesTotal, MARK_WORDS, mm, thou, unitWord, verdict, type Length, type MarkKind, type ShaftSolved } from '@elder-cog/core';
 import { fitsOf, moversOf, packWords, solveQuestion, type Mover, type ShaftState, type SolveAsked } from '@elder-cog/derive';
-import { useMemo, useState, type JSX } from 'react';
-import { Heading, Primary } from '../../kit/controls.tsx';
+import { useEffect, useMemo, useState, type JSX } from 'react';
+import { Heading, Primary, Quiet } from '../../kit/controls.tsx';
+import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { Mark } from '../../kit/Mark.tsx';
 import { useCommand } from '../../state/api.ts';
 import { takeSet } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
-import { useShaftSolved } from '../../workers/shaft.ts';
+import { stopShaftSearch, useShaftSolved } from '../../workers/shaft.ts';
 
 /** At most so much is taken off by lapping, where nobody says otherwise. Common practice, no source. */
 const LAP = { thou: thou(6), mm: mm(0.15) } as const;
@@ -22,6 +23,11 @@ export interface Sets {
   readonly asked: SolveAsked | null;
   readonly solved: ShaftSolved | null;
   readonly isTrying: boolean;
+  readonly isStopped: boolean;
+  readonly again: () => void;
+  /** at most so much may be lapped off what is ticked */
+  readonly most: Length;
+  readonly setMost: (most: Length) => void;
 }
 
 /** What moves what, and the sets that bring all in: of a shaft with several gaps. */
@@ -30,16 +36,29 @@ export function useShaftSets(shaft: ShaftState | null): Sets | null {
   const unit = useSettings((s) => s.unit);
   const [lapped, setLapped] = useState<ReadonlySet<string>>(new Set());
   const several = shaft !== null && shaft.gaps.length > 1 ? shaft : null;
+  const [most, setMost] = useState<Length>(LAP[unit]);
   const movers = useMemo(() => (several ? moversOf(facts, several) : []), [facts, several]);
   const asked = useMemo(() => {
-    const question = several && solveQuestion(facts, several, { lots, fitted, laps: new Map([...lapped].map((id) => [id, LAP[unit]])) });
+    const question = several && solveQuestion(facts, several, { lots, fitted, laps: new Map([...lapped].map((id) => [id, most])) });
     return question && question.question.gaps.length > 1 ? question : null;
-  }, [facts, several, lots, fitted, lapped, unit]);
-  const { data, isFetching } = useShaftSolved(asked?.question ?? null);
+  }, [facts, several, lots, fitted, lapped, most]);
+  const { data, isFetching, isError, refetch } = useShaftSolved(asked?.question ?? null);
   if (!several) return null;
   const toggle = (id: string): void =>
     setLapped((before) => (before.has(id) ? new Set([...before].filter((each) => each !== id)) : new Set([...before, id])));
-  return { shaft: several, movers, lapped, toggle, asked, solved: data ?? null, isTrying: isFetching };
+  return {
+    shaft: several,
+    movers,
+    lapped,
+    toggle,
+    asked,
+    solved: data ?? null,
+    isTrying: isFetching,
+    isStopped: isError && !isFetching,
+    again: () => void refetch(),
+    most,
+    setMost,
+  };
 }
 
 /** Whether what is in a slot moves more than one gap, and there are sets that bring all of them in. */
@@ -55,7 +74,12 @@ export function ShaftAnswer({ sets }: { sets: Sets }): JSX.Element {
         <p className="m-0 text-ink2">When two gaps have limits and are read, the sets that bring all in are worked out here.</p>
       ) : (
         <>
-          {isTrying && <progress aria-label="Sets are being tried" className="w-full" />}
+          {isTrying && <Trying />}
+          {sets.isStopped && (
+            <p className="m-0 flex flex-wrap items-center gap-x-3 text-ink2">
+              The search was stopped. <Quiet onClick={sets.again}>Try again</Quiet>
+            </p>
+          )}
           {solved && <Answer solved={solved} asked={asked} sets={sets} />}
           {asked.leftOut.length > 0 && (
             <p className="m-0 text-[15px] text-ink2">
@@ -68,10 +92,25 @@ export function ShaftAnswer({ sets }: { sets: Sets }): JSX.Element {
   );
 }
 
+/** A search that takes longer than a moment says so, and can be stopped. */
+function Trying(): JSX.Element {
+  const [isLong, setIsLong] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setIsLong(true), 1000);
+    return () => clearTimeout(timer);
+  }, []);
+  return (
+    <div className="flex items-center gap-3">
+      <progress aria-label="Sets are being tried" className="w-full" />
+      {isLong && <Quiet onClick={stopShaftSearch}>Stop</Quiet>}
+    </div>
+  );
+}
+
 const signed = (by: number): string => (by === 0 ? '·' : by > 0 ? `+${by}` : `−${-by}`);
 
 /** How far each slot, and each end that may be lapped, moves each gap; ticked, it may be lapped. */
-export function Moves({ sets: { movers, shaft, lapped, toggle } }: { sets: Sets }): JSX.Element {
+export function Moves({ sets: { movers, shaft, lapped, toggle, most, setMost } }: { sets: Sets }): JSX.Element {
   const unit = useSettings((s) => s.unit);
   return (
     <section aria-label="What moves what" className="mt-2 border-t border-rule pt-2">
@@ -84,9 +123,7 @@ export function Moves({ sets: { movers, shaft, lapped, toggle } }: { sets: Sets 
         </caption>
         <thead>
           <tr>
-            <th className="text-left text-[15px] font-normal text-ink2">
-              tick: may be lapped, at most {formatLength(LAP[unit], unit)} {unitWord(unit)}
-            </th>
+            <th className="text-left text-[15px] font-normal text-ink2">tick: may be lapped</th>
             {shaft.gaps.map(({ letter, station }) => (
               <th key={letter} scope="col" className="label w-9 text-right text-[17px] font-semibold text-blue" title={station.name}>
                 {letter}
@@ -95,10 +132,10 @@ export function Moves({ sets: { movers, shaft, lapped, toggle } }: { sets: Sets 
           </tr>
         </thead>
         <tbody>
-          {movers.map(({ id, letter, name, by }) => (
+          {movers.map(({ id, isSlot, letter, name, by }) => (
             <tr key={id} className="border-t border-rule">
               <th scope="row" className="text-left leading-5 font-normal">
-                {letter === null ? (
+                {!isSlot ? (
                   <label className="flex min-h-11 cursor-pointer items-center gap-2">
                     <input type="checkbox" checked={lapped.has(id)} onChange={() => toggle(id)} className="h-5 w-5 shrink-0 accent-blue" />
                     <span className="min-w-0">{name}</span>
@@ -121,7 +158,28 @@ export function Moves({ sets: { movers, shaft, lapped, toggle } }: { sets: Sets 
           ))}
         </tbody>
       </table>
+      {lapped.size > 0 && <MostLapped key={unit} most={most} unit={unit} onKeep={setMost} />}
     </section>
+  );
+}
+
+/** How much may be lapped off what is ticked. */
+function MostLapped({ most, unit, onKeep }: { most: Length; unit: 'thou' | 'mm'; onKeep: (most: Length) => void }): JSX.Element {
+  const entry = useEntry(
+    { field: 'size', bare: unit, quantity: 'float' },
+    {
+      initial: `${formatLength(most, unit)} ${unitWord(unit)}`,
+      also: (understood) =>
+        understood.kind === 'understood' && understood.value <= 0
+          ? { kind: 'refused', code: 'notALap', message: 'A lap takes something off: more than nothing.' }
+          : understood,
+      onKeep: (meaning) => onKeep(meaning.value),
+    },
+  );
+  return (
+    <form onSubmit={entry.keep} onBlur={() => entry.keep()} className="mt-1">
+      <EntryField entry={entry} id="most-lapped" label="At most, off each" inRow placeholder={unit === 'mm' ? 'like 0.12' : 'like 4½'} />
+    </form>
   );
 }
 
@@ -227,13 +285,12 @@ function SetWords({ picks, laps, asked, movers, unit }: SetProps): JSX.Element {
   return (
     <p className="m-0 flex flex-wrap gap-x-4 text-[18px]">
       {asked.question.slots
-        .filter(({ id }) => movers.find((m) => m.id === id)?.letter !== null || !laps.length)
+        .filter(({ id }) => movers.some((m) => m.id === id && m.isSlot))
         .flatMap(({ id }) => {
           const leaves = (picks[id] ?? []).flatMap((choice) => {
             const leaf = asked.leaves.get(choice);
             return leaf ? [{ lotId: leaf.lotId, thickness: leaf.thickness, written: leaf.written, unit: leaf.unit, count: 1 }] : [];
           });
-          if (leaves.length === 0 && movers.find((m) => m.id === id)?.letter === null) return [];
           return [
             <span key={id}>
               <span className="label font-semibold text-brass-text">{letterOf(id, movers)}</span>{' '}

@@ -12,7 +12,7 @@ import {
   type ShaftState,
 } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
-import { Chip, Heading, Quiet } from '../../kit/controls.tsx';
+import { Quiet } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
 import { keepSize, withdraw } from '../../state/gapActions.ts';
@@ -22,12 +22,10 @@ import { bareUnit, inBoth } from '../../state/understood.ts';
 /** What is measured of the parts: drawn to scale from then on. Nothing here has to be filled in. */
 export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element {
   const { facts } = useJob();
-  const { send } = useCommand();
   const [open, setOpen] = useState(false);
   const filled = filledPlaces(facts, shaft.shaft, shaft.current);
   const mine = filled.flatMap(({ features }) => features).map((feature) => ({ feature, size: sizeOf(facts, feature) }));
   const known = mine.filter(({ size }) => size.value !== null).length;
-  const turnable = filled.map(({ place }) => place).filter(({ kind }) => ['gear', 'shaft', 'washer', 'bush'].includes(kind));
   return (
     <section aria-label="Sizes of the parts" className="no-print border-t border-rule px-4 py-1">
       <div className="flex flex-wrap items-center gap-x-4">
@@ -52,20 +50,6 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
             ))}
           </div>
           <FromSizes shaft={shaft} gap={gap} />
-          <Heading className="mt-2">Fitted the other way round</Heading>
-          <div className="mt-1 flex flex-wrap gap-2">
-            {turnable.map((place) => (
-              <Chip
-                key={place.id}
-                on={place.turned}
-                onClick={() =>
-                  void send({ kind: 'place.turn', id: place.id, revision: place.revision, turned: !place.turned }).catch(() => undefined)
-                }
-              >
-                {place.name}
-              </Chip>
-            ))}
-          </div>
         </div>
       )}
     </section>
