@@ -8,6 +8,7 @@ import { report, time } from './report.ts';
 import { seededShaft, shaftProgramme } from './shafts.ts';
 import { benchBigJob } from './bigJobTimes.ts';
 import { benchPages } from './pageTimes.ts';
+import { benchStack } from './stack.ts';
 import { benchWearBook } from './wearBookTimes.ts';
 
 interface Solver {
@@ -50,6 +51,8 @@ const programmed = report(
   shafts.slice(0, 10).map((q) => time(() => void highs.solve(shaftProgramme(q), { mip_rel_gap: 0, mip_abs_gap: 0 }))),
 );
 console.log(`ratio at the middle, solver ÷ ours: ${(programmed.p50 / solved.p50).toFixed(0)}`);
+
+benchStack();
 
 await benchBigJob();
 await benchWearBook();

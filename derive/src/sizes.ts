@@ -1,5 +1,5 @@
 import type { Feature, JobFacts, ReadingFact } from '@elder-cog/contract';
-import type { Length } from '@elder-cog/core';
+import { INSTRUMENTS, repeats, type Instrument, type Length } from '@elder-cog/core';
 import { readingsOf, withdrawnIds } from './builds.ts';
 import { asInstrument, poolEntries, readingComesTo } from './readingValue.ts';
 import { remembered } from './remember.ts';
@@ -17,6 +17,28 @@ export interface FeatureSize {
 }
 
 const NOT_READ: FeatureSize = { value: null, u: null, readings: [], stationId: null };
+
+/** How well a size would be known. */
+export interface SizeAgain {
+  /** read once more with what it was read with, nm */
+  readonly same: number;
+  /** read once with a micrometer instead of a caliper, nm; null where it was no caliper */
+  readonly finer: number | null;
+}
+
+const MICROMETERS: readonly Instrument[] = [INSTRUMENTS.micInch, INSTRUMENTS.micMm];
+
+/** What one more reading would make of the doubt of a size; null where nobody said what it is read with. */
+export function sizeAgain({ readings, u }: FeatureSize): SizeAgain | null {
+  const entries = u === null ? [] : entriesOf(readings);
+  const last = entries.at(-1);
+  if (!last) return null;
+  const same = poolEntries([...entries, last])?.reading;
+  const finer = last.instrument.kind === 'caliper' ? MICROMETERS.find(({ unit }) => unit === last.instrument.unit) : undefined;
+  const once = finer && poolEntries([{ ...last, value: { ...last.value, reading: repeats(last.value.values, finer) }, instrument: finer }])?.reading;
+  if (same?.kind !== 'estimate') return null;
+  return { same: same.u, finer: once?.kind === 'estimate' ? once.u : null };
+}
 
 /** By feature, of those that have a station. */
 const sizesRead = remembered(
@@ -47,13 +69,15 @@ const counted = (readings: readonly ReadingFact[]): readonly ReadingFact[] =>
     ),
   );
 
-function sizeFrom(readings: readonly ReadingFact[], stationId: string | null): FeatureSize {
-  const mine = counted(readings);
-  const entries = mine.flatMap(({ raw }) => {
+const entriesOf = (readings: readonly ReadingFact[]): Parameters<typeof poolEntries>[0] =>
+  readings.flatMap(({ raw }) => {
     const value = readingComesTo(raw);
     return value ? [{ value, instrument: asInstrument(raw.instrument), method: raw.method }] : [];
   });
-  const reading = poolEntries(entries)?.reading;
+
+function sizeFrom(readings: readonly ReadingFact[], stationId: string | null): FeatureSize {
+  const mine = counted(readings);
+  const reading = poolEntries(entriesOf(mine))?.reading;
   const isKnownBy = mine.every(({ raw }) => raw.instrument !== null);
   if (reading?.kind !== 'estimate') return { ...NOT_READ, readings: mine, stationId };
   return { value: reading.value, u: isKnownBy ? reading.u : null, readings: mine, stationId };

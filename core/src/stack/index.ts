@@ -3,6 +3,7 @@ export * from './coverGapMethod.ts';
 export * from './coverShim.ts';
 export * from './edit/index.ts';
 export * from './forecastGap.ts';
+export * from './gapDoubt.ts';
 export * from './gapUnderSpacer.ts';
 export {
   cupSideOf,
@@ -16,11 +17,13 @@ export {
   type Part,
   type TwoWays,
 } from './graph.ts';
+export * from './hotGap.ts';
 export * from './packWindow.ts';
 export { requiredPack, requiredPackSum, type PackQuestion } from './requiredPack.ts';
 export * from './senses.ts';
 export * from './shaftModel.ts';
 export { onTheWay, type OnTheWay } from './onTheWay.ts';
+export * from './simulateStack.ts';
 export * from './solveShaft.ts';
 export { solveUnknown } from './solveUnknown.ts';
 export * from './stackGap.ts';

@@ -1,3 +1,4 @@
+export * from './doubt.ts';
 export * from './gapNow.ts';
 export * from './gapState.ts';
 export * from './judged.ts';

@@ -70,16 +70,24 @@ export const sizeRead = ({
   restsOn: [],
 });
 
-/** A size of a part: the first makes the station it is read at, and another begins afresh. */
+/** How a size of a part was read: with what, and whether it is one more reading or another instead of those before. */
+export interface SizeRead {
+  readonly text: string;
+  readonly meaning: Meaning<Length>;
+  readonly instrument: Instrument | null;
+  readonly isMore: boolean;
+}
+
+/** A size of a part: the first makes the station it is read at. */
 export function keepSize(
   shaftId: string,
   feature: Feature,
   { readings, stationId }: FeatureSize,
-  text: string,
-  { value, unit }: Meaning<Length>,
+  { text, meaning, instrument, isMore }: SizeRead,
 ): Change {
-  const again = readings.length > 0 ? { newSet: 'measured again' } : {};
-  const raw: RawReading = { method: 'size', text, understood: { how: 'sizes', values: [value], unit }, instrument: null, ...again, restsOn: [] };
+  const { value, unit } = meaning;
+  const again = readings.length > 0 && !isMore ? { newSet: 'measured again' } : {};
+  const raw: RawReading = { method: 'size', text, understood: { how: 'sizes', values: [value], unit }, instrument, ...again, restsOn: [] };
   const link = newLink(shaftId, feature, newId);
   const reading = {
     id: newId(),

@@ -170,7 +170,8 @@ function settledWords({ now, mark, verdict, needsPack, pack, limits }: GapState)
   if (mark === 'accepted') return 'Accepted as it is.';
   if (mark === 'in') return verdict?.sure === 'sure' ? 'Right as it is. Tick what has no number.' : 'Right as it is read. Read it again to be surer.';
   if (needsPack || now.kind !== 'read' || now.disagree || !limits || pack?.refusal) return null;
-  return verdict?.because ?? now.because ?? null;
+  // why is said beside the number, once
+  return verdict?.because ? 'Nothing to fit until that can be told.' : (now.because ?? null);
 }
 
 function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Element | null {
@@ -196,7 +197,11 @@ function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Elem
       </p>
       <p className="num m-0 text-[16px] whitespace-nowrap">{rangeWords(isChange ? unsigned(window) : window, unit)}</p>
       <p className="m-0 text-[16px] text-ink2">
-        {window.sure ? `sure ${rangeWords(isChange ? unsigned(window.sure) : window.sure, unit)}` : window.because}
+        {window.sure
+          ? `sure ${rangeWords(isChange ? unsigned(window.sure) : window.sure, unit)}`
+          : gap.verdict?.sure === 'cannotTell'
+            ? 'none is sure'
+            : window.because}
       </p>
     </>
   );

@@ -9,6 +9,7 @@ import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { useSkips } from '../../state/skips.ts';
 import { Checks } from './Checks.tsx';
+import { Doubt } from './Doubt.tsx';
 import { GapList } from './GapList.tsx';
 import { GapPanel } from './GapPanel.tsx';
 import { OtherSlots } from './OtherSlots.tsx';
@@ -120,6 +121,7 @@ export default function Section(): JSX.Element {
             <SumView sum={gap.pack.sum} unit={unit} answerAt={4} />
           </div>
         )}
+        {step === null && <Doubt key={gap.station.id} shaft={shaft} gap={gap} />}
         {wide && sets && <Moves sets={sets} />}
         {wide && print}
       </aside>

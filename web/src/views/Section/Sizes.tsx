@@ -1,5 +1,14 @@
 import type { Feature } from '@elder-cog/contract';
-import { describeLength, formatLength, solveUnknown, type Length, type Meaning, type Understood } from '@elder-cog/core';
+import {
+  describeLength,
+  formatLength,
+  INSTRUMENTS,
+  solveUnknown,
+  type Instrument,
+  type Length,
+  type Meaning,
+  type Understood,
+} from '@elder-cog/core';
 import {
   expectedAround,
   filledPlaces,
@@ -26,6 +35,7 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
   const filled = filledPlaces(facts, shaft.shaft, shaft.current);
   const mine = filled.flatMap(({ features }) => features).map((feature) => ({ feature, size: sizeOf(facts, feature) }));
   const known = mine.filter(({ size }) => size.value !== null).length;
+  const [how, setHow] = useState<How>({ instrument: null, isMore: false });
   return (
     <section aria-label="Sizes of the parts" className="no-print border-t border-rule px-4 py-1">
       <div className="flex flex-wrap items-center gap-x-4">
@@ -38,6 +48,7 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
       </div>
       {open && (
         <div className="pb-3">
+          <HowRead how={how} onHow={setHow} bare={bareUnit(gap)} />
           <div className="grid grid-cols-3 gap-x-5 max-xl:grid-cols-2 max-sm:grid-cols-1">
             {mine.map(({ feature, size }) => (
               <SizeField
@@ -46,6 +57,7 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
                 feature={feature}
                 size={size}
                 bare={bareUnit(gap)}
+                how={how}
               />
             ))}
           </div>
@@ -53,6 +65,40 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
         </div>
       )}
     </section>
+  );
+}
+
+/** With what the sizes are read that are typed next, and whether another counts beside those before it or instead of them. */
+interface How {
+  readonly instrument: Instrument | null;
+  readonly isMore: boolean;
+}
+
+const SIZE_KINDS: ReadonlySet<Instrument['kind']> = new Set(['micrometer', 'caliper', 'depth']);
+
+function HowRead({ how, onHow, bare }: { how: How; onHow: (how: How) => void; bare: 'thou' | 'mm' }): JSX.Element {
+  const offered = Object.values(INSTRUMENTS).filter(({ kind, unit }) => SIZE_KINDS.has(kind) && (unit === 'mm') === (bare === 'mm'));
+  return (
+    <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1">
+      <label htmlFor="size-with" className="flex items-center gap-2">
+        Read with
+        <select
+          id="size-with"
+          value={how.instrument?.name ?? ''}
+          onChange={(event) => onHow({ ...how, instrument: offered.find(({ name }) => name === event.target.value) ?? null })}
+          className="h-12 border border-edge bg-sheet px-2 text-[16px]"
+        >
+          <option value="">not said</option>
+          {offered.map(({ name }) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </label>
+      <label className="flex min-h-12 cursor-pointer items-center gap-2">
+        <input type="checkbox" checked={how.isMore} onChange={() => onHow({ ...how, isMore: !how.isMore })} className="h-5 w-5 accent-blue" />
+        another counts beside the first, as their mean
+      </label>
+    </div>
   );
 }
 
@@ -78,16 +124,25 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   );
 }
 
-function SizeField({ shaftId, feature, size, bare }: { shaftId: string; feature: Feature; size: FeatureSize; bare: 'thou' | 'mm' }): JSX.Element {
+interface SizeFieldProps {
+  readonly shaftId: string;
+  readonly feature: Feature;
+  readonly size: FeatureSize;
+  readonly bare: 'thou' | 'mm';
+  readonly how: How;
+}
+
+function SizeField({ shaftId, feature, size, bare, how }: SizeFieldProps): JSX.Element {
   const { send } = useCommand();
   const typed = bare === 'mm' ? 'mm' : 'in';
   const clear = (): void => {
     for (const { id } of size.readings) void send(withdraw('reading', id, 'no size')).catch(() => undefined);
   };
   const set = (text: string, meaning: Meaning<Length>): void => {
-    if (meaning.value === size.value) return;
-    void send(keepSize(shaftId, feature, size, text, meaning)).catch(() => undefined);
+    if (meaning.value === size.value && !how.isMore) return;
+    void send(keepSize(shaftId, feature, size, { text, meaning, ...how })).catch(() => undefined);
   };
+  const initial = size.value === null ? '' : `${formatLength(size.value, typed)} ${typed}`;
   const entry = useEntry(
     {
       field: 'size',
@@ -96,7 +151,7 @@ function SizeField({ shaftId, feature, size, bare }: { shaftId: string; feature:
       ...(size.value === null ? {} : { expected: expectedAround(size.value) }),
     },
     {
-      initial: size.value === null ? '' : `${formatLength(size.value, typed)} ${typed}`,
+      initial,
       also: moreThanNothing,
       onKeep: (meaning, text) => set(text, meaning),
     },
@@ -109,11 +164,16 @@ function SizeField({ shaftId, feature, size, bare }: { shaftId: string; feature:
         keep();
       }}
       onBlur={(event) => {
-        // left by itself, it is kept; what is asked about has the focus then
-        if (event.target instanceof HTMLInputElement && !event.currentTarget.contains(event.relatedTarget)) keep();
+        // left by itself, it is kept; what is asked about has the focus then, and what nobody touched is no other reading
+        if (entry.text !== initial && event.target instanceof HTMLInputElement && !event.currentTarget.contains(event.relatedTarget)) keep();
       }}
     >
-      <EntryField entry={entry} id={`size-${feature.id}`} label={feature.name} placeholder={typed === 'mm' ? 'like 84.20' : 'like 3.3150'} />
+      <EntryField
+        entry={entry}
+        id={`size-${feature.id}`}
+        label={size.readings.length > 1 ? `${feature.name}, mean of ${size.readings.length}` : feature.name}
+        placeholder={typed === 'mm' ? 'like 84.20' : 'like 3.3150'}
+      />
     </form>
   );
 }
