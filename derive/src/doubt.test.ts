@@ -5,7 +5,10 @@ import { derive, doubtsOf, type GapDoubt } from './index.ts';
 import { Story } from './testing.ts';
 
 /** A gear on a bush between washers, its sizes read; the washer is what is chosen, so that bush less gear less washer is the float. */
-function told(sizes: readonly { readonly name: RegExp; readonly reads: readonly string[]; readonly by: Instrument | null }[], pack: number[] | null = [80]) {
+function told(
+  sizes: readonly { readonly name: RegExp; readonly reads: readonly string[]; readonly by: Instrument | null }[],
+  pack: number[] | null = [80],
+) {
   const story = new Story({ template: 'gearOnBush', place: 'thrustWasher', limits: '5-8 thou' });
   story.build(pack);
   for (const { name, reads, by } of sizes) {

@@ -51,7 +51,13 @@ export function moversOf(facts: JobFacts, shaft: ShaftState): Mover[] {
       return sign * (gaps.find((g) => g.contact === contact)?.coefficients[id] ?? 0) || 0;
     });
   return [
-    ...slots.map(({ slot }, n): Mover => ({ id: slot.id, isSlot: true, letter: slots.length > 1 ? slotLetter(n) : null, name: slot.name, by: by(slot.id, 1) })),
+    ...slots.map(({ slot }, n): Mover => ({
+      id: slot.id,
+      isSlot: true,
+      letter: slots.length > 1 ? slotLetter(n) : null,
+      name: slot.name,
+      by: by(slot.id, 1),
+    })),
     ...features.map((f): Mover => ({ id: f.id, isSlot: false, letter: null, name: f.name, by: by(f.id, -1) })),
   ].filter((mover) => mover.by.some((moves) => moves !== 0));
 }
@@ -140,7 +146,7 @@ export function solveQuestion(
         // a lap opens a gap by what it takes off: less of the length, the other way
         coefficients: Object.fromEntries(solverSlots.map((s) => [s.id, laps.has(s.id) ? -by(s.id) : by(s.id)])),
         limits: limits.limits,
-        ...(station.aim.at === 'middle' && station.aim.closesBy === undefined ? {} : { aim: cleanAim(station.aim) }),
+        ...(station.aim.at === 'middle' ? {} : { aim: cleanAim(station.aim) }),
         ...(read && read.u > 0 ? { u: read.u } : {}),
       },
     ];

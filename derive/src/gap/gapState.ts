@@ -54,7 +54,7 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
   const adjuster = adjusterOf(slots, coefficients, forms);
   const packNow = adjuster && current ? (current.fitted.get(adjuster.id)?.leaves ?? null) : null;
   const sense = (adjuster && coefficients[adjuster.id]) ?? 0;
-  const limits = limitInUse(facts, station.id);
+  const limits = limitInUse(facts, station.id, station.aim.closesBy);
   const unit = unitOf(station, limits);
   const judge = (reading: Reading, range: Length | null, near: string | null): Verdict | null =>
     limits &&

@@ -1,10 +1,13 @@
 import type { JobFacts, Limit, Station } from '@elder-cog/contract';
-import { type Length, type Limits, smallUnit } from '@elder-cog/core';
+import { closedFloat, type Length, type Limits, nanometres, smallUnit, ZERO } from '@elder-cog/core';
 import { rowsOf } from '../builds.ts';
 
 export interface LimitState {
+  /** what a reading is held against: what was given, moved by what is still to close */
   readonly limits: Limits;
   readonly fact: Limit;
+  /** how much more than the limits it must read now, because heat or tightening will take that; 0 where nothing will */
+  readonly closesBy: Length;
 }
 
 export interface NominalState {
@@ -14,11 +17,19 @@ export interface NominalState {
 
 const factInUse = (facts: JobFacts, stationId: string): Limit | undefined => rowsOf(facts, stationId).limits.findLast((l) => l.inUse);
 
-/** What a station is judged by; a single figure with no tolerance judges nothing. */
-export function limitInUse(facts: JobFacts, stationId: string): LimitState | null {
+/**
+ * What a station is judged by; a single figure with no tolerance judges nothing.
+ *
+ * @param closesBy nm; with it, a lone maximum of a float is from nothing up to it before both are moved
+ */
+export function limitInUse(facts: JobFacts, stationId: string, closesBy: Length = ZERO): LimitState | null {
   const fact = factInUse(facts, stationId);
   if (!fact || (fact.min === null && fact.max === null)) return null;
-  return { fact, limits: { ...(fact.min === null ? {} : { min: fact.min }), ...(fact.max === null ? {} : { max: fact.max }) } };
+  const given: Limits = { ...(fact.min === null ? {} : { min: fact.min }), ...(fact.max === null ? {} : { max: fact.max }) };
+  if (closesBy === 0) return { fact, limits: given, closesBy };
+  const { min, max } = closedFloat(given);
+  const moved = (limit: Length): Length => nanometres(limit + closesBy);
+  return { fact, closesBy, limits: { ...(min === undefined ? {} : { min: moved(min) }), ...(max === undefined ? {} : { max: moved(max) }) } };
 }
 
 /** A single figure that a station is held against, with no tolerance to judge by. */

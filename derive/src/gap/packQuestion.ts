@@ -1,6 +1,17 @@
 import type { Station } from '@elder-cog/contract';
 import type { Slot } from '../slots.ts';
-import { type Aim, type Length, packWindow, type PackWindow, packWindowSum, ReckoningError, type Sense, type Sum } from '@elder-cog/core';
+import {
+  type Aim,
+  type Length,
+  nanometres,
+  packWindow,
+  type PackWindow,
+  packWindowSum,
+  ReckoningError,
+  type Sense,
+  type Sum,
+  ZERO,
+} from '@elder-cog/core';
 import type { GapNow } from './gapNow.ts';
 import type { LimitState } from './limitsInUse.ts';
 import type { Proof } from './proof.ts';
@@ -17,11 +28,9 @@ export interface PackQuestionState {
   readonly sum: Sum;
 }
 
-export const cleanAim = (aim: Station['aim']): Aim => ({
-  at: aim.at,
-  ...(aim.value === undefined ? {} : { value: aim.value }),
-  ...(aim.closesBy === undefined ? {} : { closesBy: aim.closesBy }),
-});
+/** Where in the limits a gap is to come, held against limits that are moved by what is still to close already. */
+export const cleanAim = ({ at, value, closesBy = ZERO }: Station['aim']): Aim =>
+  value === undefined ? { at } : { at, value: nanometres(value + closesBy) };
 
 /** What pack is wanted in a place, from what speaks for the gap now. */
 export function packQuestion({

@@ -204,7 +204,11 @@ export class Assembling {
 const faceRole = (place: string): string => place.split('.').at(-1) ?? place;
 
 /** A template as a graph with every length unknown: enough for senses. */
-export function templateGraph(template: Pick<ShaftTemplate, 'places' | 'lengths' | 'contacts'>): { parts: Part[]; lengths: LengthFeature[]; contacts: Contact[] } {
+export function templateGraph(template: Pick<ShaftTemplate, 'places' | 'lengths' | 'contacts'>): {
+  parts: Part[];
+  lengths: LengthFeature[];
+  contacts: Contact[];
+} {
   return {
     parts: template.places
       .filter(({ faces }) => faces.length > 0)

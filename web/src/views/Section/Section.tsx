@@ -1,5 +1,6 @@
+import type { GapState, ShaftState } from '@elder-cog/derive';
 import { Printer } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState, type JSX } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Heading, Quiet } from '../../kit/controls.tsx';
 import { SectionView } from '../../kit/SectionView.tsx';
@@ -69,6 +70,7 @@ export default function Section(): JSX.Element {
       <OtherSlots shaft={shaft} gap={gap} />
       <Checks shaft={shaft} />
       <Sizes shaft={shaft} gap={gap} />
+      <WhenHot shaft={shaft} gap={gap} />
     </>
   );
   const setUp = step !== null && <SetUp step={step} shaft={shaft} gap={gap} onMethod={toEntry} />;
@@ -134,6 +136,30 @@ export default function Section(): JSX.Element {
       {!wide && checks}
       {!wide && <div className="px-4">{print}</div>}
     </div>
+  );
+}
+
+const HotGap = lazy(() => import('./HotGap.tsx'));
+
+/** What heat makes of the gap in hand: asked for, and made then. */
+function WhenHot({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element {
+  const [open, setOpen] = useState(false);
+  return (
+    <section aria-label="When it is hot" className="no-print border-t border-rule px-4 py-1">
+      <div className="flex flex-wrap items-center gap-x-4">
+        <Quiet onClick={() => setOpen((o) => !o)} aria-expanded={open}>
+          When it is hot ▸
+        </Quiet>
+        <span className="text-ink2">how far it opens or closes, and what it must read cold</span>
+      </div>
+      {open && (
+        <div className="pb-3">
+          <Suspense fallback={<p className="m-0 text-ink2">One moment…</p>}>
+            <HotGap shaft={shaft} gap={gap} />
+          </Suspense>
+        </div>
+      )}
+    </section>
   );
 }
 

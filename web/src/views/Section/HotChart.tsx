@@ -1,0 +1,78 @@
+import { formatLength, NM_PER, unitWord, type Length } from '@elder-cog/core';
+import { CategoryScale, Chart, Filler, LinearScale, LineElement, PointElement, type ChartData, type ChartDataset, type ChartOptions } from 'chart.js';
+import { useEffect, useMemo, useState, type JSX } from 'react';
+import { Line } from 'react-chartjs-2';
+import { useMedia } from '../../kit/useMedia.ts';
+import { useSettings } from '../../state/settings.ts';
+
+Chart.register(CategoryScale, Filler, LinearScale, LineElement, PointElement);
+
+interface HotChartProps {
+  readonly points: readonly { readonly at: number; readonly gap: Length }[];
+  readonly limits: { readonly min: Length | null; readonly max: Length | null };
+  readonly unit: 'thou' | 'mm';
+}
+
+const NAMES = ['--ink', '--blue', '--band', '--rule', '--font-number'] as const;
+type Colours = Readonly<Record<(typeof NAMES)[number], string>>;
+
+/** The colours of the page, as a canvas wants them: read once the theme is on. */
+function useColours(): Colours | null {
+  const theme = useSettings((s) => s.theme);
+  const dark = useMedia('(prefers-color-scheme: dark)');
+  const [colours, setColours] = useState<Colours | null>(null);
+  useEffect(() => {
+    const frame = requestAnimationFrame(() => {
+      const style = getComputedStyle(document.documentElement);
+      setColours(Object.fromEntries(NAMES.map((name) => [name, style.getPropertyValue(name).trim()])) as Colours);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [theme, dark]);
+  return colours;
+}
+
+/** A gap over the temperature of its case, and the limits it is to come in between. */
+export function HotChart({ points, limits, unit }: HotChartProps): JSX.Element {
+  const colours = useColours();
+  const drawn = useMemo(() => colours && chartOf({ points, limits, unit }, colours), [points, limits, unit, colours]);
+  const [first, last] = [points[0], points.at(-1)];
+  const says =
+    first && last
+      ? `The gap over the temperature of the case: ${formatLength(first.gap, unit)} at ${Math.round(first.at)} °C, ${formatLength(last.gap, unit)} ${unitWord(unit)} at ${Math.round(last.at)} °C.`
+      : '';
+  return <div className="mt-2 h-[220px] w-full">{drawn && <Line {...drawn} role="img" aria-label={says} />}</div>;
+}
+
+function chartOf(
+  { points, limits: { min, max }, unit }: HotChartProps,
+  colours: Colours,
+): { data: ChartData<'line'>; options: ChartOptions<'line'> } {
+  const per = NM_PER[unit];
+  const [ink, rule] = [colours['--ink'], colours['--rule']];
+  const font = { family: colours['--font-number'], size: 15 };
+  const line = { pointRadius: 0, borderWidth: 1.5, borderColor: colours['--blue'], backgroundColor: colours['--band'] };
+  const level = (limit: Length, fill: string | false): ChartDataset<'line'> => ({ ...line, fill, data: points.map(() => limit / per) });
+  const axis = (text: string, maxTicksLimit: number) =>
+    ({
+      title: { display: true, text, color: ink, font },
+      ticks: { color: ink, font, maxTicksLimit, maxRotation: 0 },
+      grid: { color: rule },
+    }) as const;
+  return {
+    data: {
+      labels: points.map(({ at }) => Math.round(at)),
+      datasets: [
+        { ...line, data: points.map(({ gap }) => gap / per), borderColor: ink, borderWidth: 3, fill: false },
+        ...(min === null ? [] : [level(min, max === null ? false : '+1')]),
+        ...(max === null ? [] : [level(max, false)]),
+      ],
+    },
+    options: {
+      animation: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      events: [],
+      scales: { x: axis('°C', 7), y: { ...axis(unitWord(unit), 6), grace: '10%' } },
+    },
+  };
+}
