@@ -1,9 +1,11 @@
 /** Facts in, answers out: the one place where what was seen becomes what is said. */
 export * from './builds.ts';
 export * from './derive.ts';
+export * from './doubt.ts';
 export { slotLetter } from './drawn.ts';
 export * from './gap/index.ts';
 export * from './graph.ts';
+export * from './hot.ts';
 export * from './inspections.ts';
 export * from './jobReadings.ts';
 export * from './journalWords.ts';

@@ -1,7 +1,5 @@
-export * from './doubt.ts';
 export * from './gapNow.ts';
 export * from './gapState.ts';
-export * from './hot.ts';
 export * from './judged.ts';
 export * from './ladder.ts';
 export * from './lessons.ts';

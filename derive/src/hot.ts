@@ -1,10 +1,10 @@
 import type { JobFacts } from '@elder-cog/contract';
 import { cupGrip, hotGap, nanometres, refuse, shaftModel, type CupGrip, type HotLink, type Length, type Sense } from '@elder-cog/core';
-import { packTotal } from '../builds.ts';
-import type { ShaftState } from '../derive.ts';
-import { filledPlaces, graphOf, type Filled } from '../graph.ts';
-import { sizeOf } from '../sizes.ts';
-import type { GapState } from './gapState.ts';
+import { packTotal } from './builds.ts';
+import type { ShaftState } from './derive.ts';
+import { filledPlaces, graphOf, type Filled } from './graph.ts';
+import { sizeOf } from './sizes.ts';
+import type { GapState } from './gap/index.ts';
 
 /** What warms together and grows alike: the parts on a gap's way that are of one side and one material. */
 export interface HotGroup {

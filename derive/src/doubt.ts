@@ -1,10 +1,10 @@
 import type { JobFacts } from '@elder-cog/contract';
 import { coverageFactor, doubtShares, nanometres, stackGap, type GapTerm, type Length, type StackLink } from '@elder-cog/core';
-import { packTotal } from '../builds.ts';
-import type { ShaftState } from '../derive.ts';
-import { filledPlaces, formsOf } from '../graph.ts';
-import { sizeAgain, sizeOf, type FeatureSize, type SizeAgain } from '../sizes.ts';
-import type { GapState } from './gapState.ts';
+import { packTotal } from './builds.ts';
+import type { ShaftState } from './derive.ts';
+import { filledPlaces, formsOf } from './graph.ts';
+import { sizeAgain, sizeOf, type FeatureSize, type SizeAgain } from './sizes.ts';
+import type { GapState } from './gap/index.ts';
 
 /** How well a gap is known, by what was read of it or by the sizes of its parts. */
 export interface GapDoubt {
