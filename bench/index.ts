@@ -9,6 +9,7 @@ import { seededShaft, shaftProgramme } from './shafts.ts';
 import { benchBigJob } from './bigJobTimes.ts';
 import { benchPages } from './pageTimes.ts';
 import { benchStack } from './stack.ts';
+import { benchTried } from './tried.ts';
 import { benchWearBook } from './wearBookTimes.ts';
 
 interface Solver {
@@ -56,4 +57,5 @@ benchStack();
 
 await benchBigJob();
 await benchWearBook();
+await benchTried();
 await benchPages();

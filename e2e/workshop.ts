@@ -5,8 +5,11 @@ import { openWorkshop, type Workshop } from '../tools/browser.ts';
 
 export const DEMO: WorkshopFile = workshopFile.parse(JSON.parse(readFileSync(new URL('../demo/workshop.json', import.meta.url), 'utf8')));
 
-/** A workshop of its own for each test, on a free port: `empty`, or `demo` filled with the made-up one. Nothing may leave the machine. */
-export const test = base.extend<{ empty: Workshop; demo: Workshop; noOutside: undefined }>({
+/** The mail van and the orchard crawler. */
+export const OTHERS: WorkshopFile = workshopFile.parse(JSON.parse(readFileSync(new URL('../demo/others.json', import.meta.url), 'utf8')));
+
+/** A workshop of its own for each test, on a free port: `empty`, or filled with made-up machines. Nothing may leave the machine. */
+export const test = base.extend<{ empty: Workshop; demo: Workshop; others: Workshop; noOutside: undefined }>({
   empty: async ({}, use) => {
     const workshop = await openWorkshop();
     await use(workshop);
@@ -14,6 +17,11 @@ export const test = base.extend<{ empty: Workshop; demo: Workshop; noOutside: un
   },
   demo: async ({}, use) => {
     const workshop = await openWorkshop(DEMO);
+    await use(workshop);
+    await workshop.stop();
+  },
+  others: async ({}, use) => {
+    const workshop = await openWorkshop(OTHERS);
     await use(workshop);
     await workshop.stop();
   },

@@ -146,7 +146,7 @@ function rowsMeasured(facts: JobFacts, stations: readonly Station[], gone: Reado
   return { features, pairs: stations.filter((s) => s.subject === 'pair').map((station) => pairState(facts, station, byId)) };
 }
 
-function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: ReadonlySet<string>): ShaftState {
+export function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: ReadonlySet<string>): ShaftState {
   const builds = buildsOfShaft(facts, shaft.id, assembly.id);
   const current = builds[builds.length - 1] ?? null;
   const stations = inOrder(facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone));

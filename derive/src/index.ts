@@ -27,4 +27,5 @@ export * from './slots.ts';
 export * from './specSheet.ts';
 export * from './stripLog.ts';
 export * from './summary.ts';
+export * from './tried.ts';
 export * from './wear.ts';

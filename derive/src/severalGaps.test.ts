@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import type { JobFacts } from '@elder-cog/contract';
 import { thou } from '@elder-cog/core';
 import fc from 'fast-check';
-import { derive, moversOf, type GapState } from './index.ts';
+import { derive, moversOf, triedMark, triedShaft, type GapState } from './index.ts';
 import { Story } from './testing.ts';
 
 /** A layshaft with its four floats read on one build, thou, and then other washers in P and Q. */
@@ -44,6 +44,40 @@ describe('several floats that share parts', () => {
         });
       }),
     );
+  });
+  it('what is tried is what comes of it once it is fitted, drawn and reckoned, and nothing is kept of it', () => {
+    fc.assert(
+      fc.property(evenings, (evening) => {
+        const { after, before, facts } = told(evening);
+        const asBefore: JobFacts = { ...facts, builds: facts.builds.slice(0, -1) };
+        const [shaft] = derive(asBefore).shafts;
+        if (!shaft) throw new Error('no shaft');
+        const slot = (role: string): string => facts.places.find((p) => p.role === role)?.id ?? '';
+        const kept = structuredClone(asBefore);
+        const would = triedShaft(asBefore, shaft, [
+          { slotId: slot('packP'), leaves: [Story.leaf(evening.thenP)] },
+          { slotId: slot('packQ'), leaves: [Story.leaf(evening.thenQ)] },
+        ]);
+        expect(would.gaps.map(({ now }) => now.reading)).toEqual(after.map(({ now }) => now.reading));
+        expect(would.section).toEqual(derive(facts).shafts[0]?.section);
+        expect(asBefore).toEqual(kept);
+        expect(derive(asBefore).shafts[0]?.gaps.map(({ now }) => now.reading)).toEqual(before.map(({ now }) => now.reading));
+      }),
+      { numRuns: 30 },
+    );
+  });
+  it('a tried gap is marked by the figure alone, and not at all without limits', () => {
+    const story = new Story({ limits: '5-8 thou' });
+    story.build([28]);
+    story.read('24');
+    const mark = (pack: number): string => {
+      const [shaft] = derive(story.facts).shafts;
+      const [gap] = shaft ? triedShaft(story.facts, shaft, [{ slotId: story.slot('pack'), leaves: [Story.leaf(pack)] }]).gaps : [];
+      return gap ? triedMark(gap) : 'no gap';
+    };
+    expect([8, 9, 12, 13].map(mark)).toEqual(['tight', 'in', 'in', 'loose']);
+    story.facts.limits.length = 0;
+    expect(mark(10)).toBe('unmeasured');
   });
   it('what moves what agrees with what the builds say it moved', () => {
     fc.assert(

@@ -6,8 +6,8 @@ export interface LimitState {
   /** what a reading is held against: what was given, moved by what is still to close */
   readonly limits: Limits;
   readonly fact: Limit;
-  /** how much more than the limits it must read now, because heat or tightening will take that; 0 where nothing will */
-  readonly closesBy: Length;
+  /** how much more than the limits it must read now, because heat or tightening will take that, where something will */
+  readonly closesBy?: Length;
 }
 
 export interface NominalState {
@@ -26,7 +26,7 @@ export function limitInUse(facts: JobFacts, stationId: string, closesBy: Length 
   const fact = factInUse(facts, stationId);
   if (!fact || (fact.min === null && fact.max === null)) return null;
   const given: Limits = { ...(fact.min === null ? {} : { min: fact.min }), ...(fact.max === null ? {} : { max: fact.max }) };
-  if (closesBy === 0) return { fact, limits: given, closesBy };
+  if (closesBy === 0) return { fact, limits: given };
   const { min, max } = closedFloat(given);
   const moved = (limit: Length): Length => nanometres(limit + closesBy);
   return { fact, closesBy, limits: { ...(min === undefined ? {} : { min: moved(min) }), ...(max === undefined ? {} : { max: moved(max) }) } };

@@ -1,5 +1,5 @@
 import { formatLength, MARK_WORDS } from '@elder-cog/core';
-import type { GapState } from '@elder-cog/derive';
+import { triedMark, type GapState } from '@elder-cog/derive';
 import type { JSX } from 'react';
 import { Link } from 'react-router';
 import { LimitBarView } from '../../kit/LimitBarView.tsx';
@@ -7,13 +7,22 @@ import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { useSettings } from '../../state/settings.ts';
 import { barState } from './barState.ts';
 
+interface GapListProps {
+  readonly gaps: readonly GapState[];
+  readonly current: string;
+  /** they are as they would be with what is tried, which is not fitted */
+  readonly isTried?: boolean;
+}
+
 /** Every gap of the shaft in a line: letter, name, small bar, number, mark and word. */
-export function GapList({ gaps, current }: { gaps: readonly GapState[]; current: string }): JSX.Element {
+export function GapList({ gaps, current, isTried = false }: GapListProps): JSX.Element {
   const unit = useSettings((s) => s.unit);
   return (
     <ul aria-label="Gaps" className="m-0 list-none p-0">
       {gaps.map((gap) => {
         const value = gap.now.reading ? formatLength(gap.now.reading.value, unit).replace(/\.0$/, '') : '?';
+        const isMoved = isTried && gap.now.kind === 'forecast';
+        const mark = isMoved ? triedMark(gap) : gap.mark;
         return (
           <li
             key={gap.station.id}
@@ -38,9 +47,9 @@ export function GapList({ gaps, current }: { gaps: readonly GapState[]; current:
             <span className="num text-right text-[20px] font-semibold">
               {gap.now.kind === 'read' || gap.now.kind === 'none' ? value : `(${value})`}
             </span>
-            <Mark kind={gap.mark} size={26} named={false} ground={gap.station.id === current ? 'var(--sheet)' : 'var(--paper)'} />
-            <span className={`label text-[18px] font-semibold whitespace-nowrap max-sm:sr-only ${MARK_TEXT[gap.mark]}`}>
-              {gap.now.kind === 'forecast' ? 'Forecast' : MARK_WORDS[gap.mark]}
+            <Mark kind={mark} size={26} named={false} ground={gap.station.id === current ? 'var(--sheet)' : 'var(--paper)'} />
+            <span className={`label text-[18px] font-semibold whitespace-nowrap max-sm:sr-only ${MARK_TEXT[mark]}`}>
+              {gap.now.kind === 'forecast' && !isTried ? 'Forecast' : isMoved ? `${MARK_WORDS[mark]}?` : MARK_WORDS[mark]}
             </span>
           </li>
         );

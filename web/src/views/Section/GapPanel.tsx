@@ -1,4 +1,4 @@
-import { formatLength, formatLimits, MARK_WORDS, nanometres, unitWord, type Length } from '@elder-cog/core';
+import { formatLength, formatLimits, MARK_WORDS, nanometres, unitWord, ZERO, type Length } from '@elder-cog/core';
 import { limitsThatDisagree, type GapState, type LimitState } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Link } from 'react-router';
@@ -53,7 +53,7 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
               <span className="num text-[18px] font-semibold">{formatLimits(gap.limits.limits, unit)}</span>{' '}
               <span className="unit text-[16px]">{unitWord(unit)}</span>
               <span className="pl-3 text-[16px]">{originWords(gap.limits.fact)}</span>
-              {gap.limits.closesBy !== 0 && <span className="block text-[16px] text-ink2">{movedWords(gap.limits, unit)}</span>}
+              {gap.limits.closesBy !== undefined && <span className="block text-[16px] text-ink2">{movedWords(gap.limits, unit)}</span>}
             </>
           ) : gap.nominal ? (
             <>
@@ -111,7 +111,7 @@ function BigNumber({
 }
 
 /** "as it must read now: 1.6 less than 5–8, for it opens by that when hot". */
-function movedWords({ fact, closesBy }: LimitState, unit: 'thou' | 'mm'): string {
+function movedWords({ fact, closesBy = ZERO }: LimitState, unit: 'thou' | 'mm'): string {
   const given = formatLimits({ ...(fact.min === null ? {} : { min: fact.min }), ...(fact.max === null ? {} : { max: fact.max }) }, unit);
   const by = formatLength(nanometres(Math.abs(closesBy)), unit);
   return `as it must read now: ${given} when hot, and it ${closesBy > 0 ? 'closes' : 'opens'} ${by} till then`;

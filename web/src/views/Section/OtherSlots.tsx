@@ -1,6 +1,6 @@
 import type { FitLeaf } from '@elder-cog/contract';
-import { availableFor, type GapState, type ShaftState } from '@elder-cog/derive';
-import { useState, type JSX } from 'react';
+import { availableFor, type GapState, type ShaftState, type Tried } from '@elder-cog/derive';
+import { useState, type JSX, type ReactNode } from 'react';
 import { Quiet } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
 import { fitPack, isSaid } from '../../state/gapActions.ts';
@@ -8,8 +8,15 @@ import { useJob } from '../../state/job.ts';
 import { bareUnit } from '../../state/understood.ts';
 import { OtherPack } from './OtherPack.tsx';
 
+interface OtherSlotsProps {
+  readonly shaft: ShaftState;
+  readonly gap: GapState;
+  readonly onTry: (tried: readonly Tried[] | null) => void;
+  readonly would: ReactNode;
+}
+
 /** What is in the places that the gap in hand is not set by: a depth shim, another gap's washer. */
-export function OtherSlots({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element | null {
+export function OtherSlots({ shaft, gap, onTry, would }: OtherSlotsProps): JSX.Element | null {
   const { lots, fitted } = useJob();
   const { send } = useCommand();
   const [open, setOpen] = useState<string | null>(null);
@@ -33,7 +40,13 @@ export function OtherSlots({ shaft, gap }: { shaft: ShaftState; gap: GapState })
             </Quiet>
           </p>
           {open === slot.id && (
-            <OtherPack onFit={(leaves) => fit(slot.id, leaves)} available={availableFor(slot.id, lots, fitted)} bare={bareUnit(gap)} />
+            <OtherPack
+              onFit={(leaves) => fit(slot.id, leaves)}
+              onTry={(leaves) => onTry(leaves && [{ slotId: slot.id, leaves }])}
+              available={availableFor(slot.id, lots, fitted)}
+              bare={bareUnit(gap)}
+              would={would}
+            />
           )}
         </div>
       ))}

@@ -1,7 +1,17 @@
 import type { FitLeaf } from '@elder-cog/contract';
 import { formatLength, nanometres, unitWord, type Length } from '@elder-cog/core';
-import { availableFor, fitsSlot, packWords, slotStateOf, type GapState, type PackChoice, type PackChoices, type ShaftState } from '@elder-cog/derive';
-import { useEffect, useRef, useState, type JSX } from 'react';
+import {
+  availableFor,
+  fitsSlot,
+  packWords,
+  slotStateOf,
+  type GapState,
+  type PackChoice,
+  type PackChoices,
+  type ShaftState,
+  type Tried,
+} from '@elder-cog/derive';
+import { useEffect, useRef, useState, type JSX, type ReactNode } from 'react';
 import { Heading, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
 import { Mark } from '../../kit/Mark.tsx';
 import { LeafStrip, Pack } from '../../kit/Pack.tsx';
@@ -21,12 +31,15 @@ interface PackShelfProps {
   readonly wantsFocus: string | null;
   readonly onFocused: () => void;
   readonly onFitted: () => void;
+  /** where there is a drawing to show it in */
+  readonly onTry?: (tried: readonly Tried[] | null) => void;
+  readonly would?: ReactNode;
   /** what is in its place moves other gaps too, and sets for all of them are shown */
   readonly isCoupled?: boolean;
 }
 
 /** The packs for the gap in hand: what is in, what is wanted, the best on hand, the others, and the shim to make. */
-export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, isCoupled = false }: PackShelfProps): JSX.Element {
+export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, would, isCoupled = false }: PackShelfProps): JSX.Element {
   const { lots, fitted } = useJob();
   const { send, sending } = useCommand();
   const unit = useSettings((s) => s.unit);
@@ -66,6 +79,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, isCoupl
       // the title block says why
     }
   };
+  const tryIt = (leaves: readonly FitLeaf[] | null): void => onTry?.(leaves && [{ slotId: slot.slot.id, leaves }]);
   // a sentence takes the width there is, and never a column of it
   const said = pack.refusal?.message ?? (window && !window.reachable ? (window.because ?? null) : null);
   const senseWords = pack.sense === 1 ? 'thicker = more float' : pack.sense === -1 ? 'thicker = less float' : 'does not touch this gap';
@@ -151,6 +165,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, isCoupl
                   unit={unit}
                   onChoose={() => {
                     setChosen(i);
+                    tryIt(choice.leaves);
                     fitButton.current?.focus();
                   }}
                 />
@@ -158,7 +173,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, isCoupl
             )}
           {choices && best && <MakeLine choices={choices} unit={unit} />}
         </div>
-        {other && <OtherPack onFit={(leaves) => void fit(leaves)} available={available} bare={bareUnit(gap)} />}
+        {other && <OtherPack onFit={(leaves) => void fit(leaves)} onTry={tryIt} available={available} bare={bareUnit(gap)} would={would} />}
       </div>
     </section>
   );

@@ -1,6 +1,6 @@
-import type { GapState, ShaftState } from '@elder-cog/derive';
+import { triedShaft, type GapState, type ShaftState, type Tried } from '@elder-cog/derive';
 import { Printer } from 'lucide-react';
-import { lazy, Suspense, useCallback, useEffect, useRef, useState, type JSX } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Heading, Quiet } from '../../kit/controls.tsx';
 import { SectionView } from '../../kit/SectionView.tsx';
@@ -20,14 +20,16 @@ import { ReadingEntry } from './ReadingEntry.tsx';
 import { SetUp, setUpStep } from './SetUp.tsx';
 import { isCoupled, Moves, ShaftAnswer, useShaftSets } from './ShaftSets.tsx';
 import { Sizes } from './Sizes.tsx';
+import { TriedLine, WouldGaps } from './Tried.tsx';
 
 /** The live drawing of one shaft, with its gap, packs and entry. */
 export default function Section(): JSX.Element {
-  const { state, shaft, gap, lots } = useJob();
+  const { state, facts, shaft, gap, lots } = useJob();
   const unit = useSettings((s) => s.unit);
   const skipped = useSkips((s) => s.skipped);
   const [wantsFit, setWantsFit] = useState<string | null>(null);
   const [parts, setParts] = useState<{ readonly shaftId: string; readonly selected: string | null } | null>(null);
+  const [offered, setTried] = useState<{ readonly on: string | null; readonly tried: readonly Tried[] } | null>(null);
   const wide = useWide();
   const phone = usePhone();
   const entry = useRef<HTMLInputElement>(null);
@@ -39,6 +41,11 @@ export default function Section(): JSX.Element {
     });
   }, []);
   const sets = useShaftSets(shaft);
+  const on = shaft?.current?.build.id ?? null;
+  // what was tried on a build that is no longer the last is not tried on the next
+  const tried = offered !== null && offered.on === on ? offered.tried : null;
+  const onTry = useCallback((next: readonly Tried[] | null) => setTried(next && { on, tried: next }), [on]);
+  const would = useMemo(() => (shaft && tried ? triedShaft(facts, shaft, tried) : null), [facts, shaft, tried]);
   const fitFocused = useCallback(() => setWantsFit(null), []);
   useEffect(() => {
     if (step === null && !phone) toEntry();
@@ -47,6 +54,7 @@ export default function Section(): JSX.Element {
   if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
   const isPuttingTogether = parts?.shaftId === shaft.shaft.id;
   const select = (selected: string | null): void => setParts({ shaftId: shaft.shaft.id, selected });
+  const wouldGaps = would && shaft.gaps.length > 1 && <WouldGaps gaps={would.gaps} />;
   const packs = step === null && !isPuttingTogether && (
     <PackShelf
       shaft={shaft}
@@ -54,6 +62,8 @@ export default function Section(): JSX.Element {
       wantsFocus={wantsFit}
       onFocused={fitFocused}
       onFitted={toEntry}
+      onTry={onTry}
+      would={wouldGaps}
       isCoupled={isCoupled(sets, gap.adjuster?.id)}
     />
   );
@@ -67,7 +77,7 @@ export default function Section(): JSX.Element {
   );
   const checks = step === null && !isPuttingTogether && (
     <>
-      <OtherSlots shaft={shaft} gap={gap} />
+      <OtherSlots shaft={shaft} gap={gap} onTry={onTry} would={wouldGaps} />
       <Checks shaft={shaft} />
       <Sizes shaft={shaft} gap={gap} />
       <WhenHot shaft={shaft} gap={gap} />
@@ -87,20 +97,21 @@ export default function Section(): JSX.Element {
       <div className="min-w-0">
         <div className={isPuttingTogether ? 'sticky top-14 z-[1] border-b max-sm:top-[50px] border-rule' : ''}>
           <SectionView
-            question={shaft.section}
+            question={(would ?? shaft).section}
             height={isPuttingTogether ? 340 : 388}
             current={gap.letter}
             selected={isPuttingTogether ? parts.selected : null}
             onSelect={isPuttingTogether ? select : undefined}
           />
         </div>
+        {would && tried && <TriedLine would={would} tried={tried} onLeave={() => setTried(null)} />}
         <div className={shaft.gaps.length === 1 ? 'print:hidden' : ''}>
-          <GapList gaps={shaft.gaps} current={gap.station.id} />
+          <GapList gaps={(would ?? shaft).gaps} current={gap.station.id} isTried={would !== null} />
         </div>
         {!wide && partsButton}
         {isPuttingTogether && <Parts shaft={shaft} selected={parts.selected} onSelect={select} onDone={() => setParts(null)} />}
         {setUp && !isPuttingTogether && <div className="border-t-2 border-ink">{setUp}</div>}
-        {sets && step === null && !isPuttingTogether && <ShaftAnswer sets={sets} />}
+        {sets && step === null && !isPuttingTogether && <ShaftAnswer sets={sets} onTry={onTry} />}
         {wide && packs && <div className="border-t-2 border-ink">{packs}</div>}
         {wide && checks}
         {wide && partsButton}

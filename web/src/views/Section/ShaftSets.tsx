@@ -1,14 +1,14 @@
-import { formatLength, leavesTotal, MARK_WORDS, mm, thou, unitWord, verdict, type Length, type MarkKind, type ShaftSolved } from '@elder-cog/core';
-import { fitsOf, moversOf, packWords, solveQuestion, type Mover, type ShaftState, type SolveAsked } from '@elder-cog/derive';
+import { formatLength, leavesTotal, MARK_WORDS, mm, thou, unitWord, verdict, type Length, type ShaftSolved } from '@elder-cog/core';
+import { fitsOf, moversOf, packWords, solveQuestion, type Mover, type ShaftState, type SolveAsked, type Tried } from '@elder-cog/derive';
 import { useEffect, useMemo, useState, type JSX } from 'react';
 import { Heading, Primary, Quiet } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
-import { Mark } from '../../kit/Mark.tsx';
 import { useCommand } from '../../state/api.ts';
 import { takeSet } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { stopShaftSearch, useShaftSolved } from '../../workers/shaft.ts';
+import { GapFigures } from './Tried.tsx';
 
 /** At most so much is taken off by lapping, where nobody says otherwise. Common practice, no source. */
 const LAP = { thou: thou(6), mm: mm(0.15) } as const;
@@ -66,7 +66,7 @@ export const isCoupled = (sets: Sets | null, slotId: string | undefined): boolea
   sets !== null && sets.asked !== null && (sets.movers.find((m) => m.id === slotId)?.by.filter((by) => by !== 0).length ?? 0) > 1;
 
 /** The sets of parts that bring every gap in. */
-export function ShaftAnswer({ sets }: { sets: Sets }): JSX.Element {
+export function ShaftAnswer({ sets, onTry }: { sets: Sets; onTry: (tried: readonly Tried[]) => void }): JSX.Element {
   const { asked, solved, isTrying } = sets;
   return (
     <section aria-label="All gaps together" className="border-t-2 border-ink px-4 py-3">
@@ -80,7 +80,7 @@ export function ShaftAnswer({ sets }: { sets: Sets }): JSX.Element {
               The search was stopped. <Quiet onClick={sets.again}>Try again</Quiet>
             </p>
           )}
-          {solved && <Answer solved={solved} asked={asked} sets={sets} />}
+          {solved && <Answer solved={solved} asked={asked} sets={sets} onTry={onTry} />}
           {asked.leftOut.length > 0 && (
             <p className="m-0 text-[15px] text-ink2">
               Left out: {asked.leftOut.map(({ name, why }) => `${name.toLowerCase()}, for ${why}`).join('; ')}.
@@ -187,10 +187,11 @@ interface AnswerProps {
   readonly solved: ShaftSolved;
   readonly asked: SolveAsked;
   readonly sets: Sets;
+  readonly onTry: (tried: readonly Tried[]) => void;
 }
 
 /** The best set, or the nearest and what to buy: what goes in, what comes off, and what every gap comes to. */
-function Answer({ solved, asked, sets }: AnswerProps): JSX.Element {
+function Answer({ solved, asked, sets, onTry }: AnswerProps): JSX.Element {
   const { shaft, movers } = sets;
   const { send, sending } = useCommand();
   const unit = useSettings((s) => s.unit);
@@ -211,7 +212,7 @@ function Answer({ solved, asked, sets }: AnswerProps): JSX.Element {
         {best && !isRight && (
           <div className="border-2 border-blue bg-sheet p-3">
             <SetWords picks={best.picks} laps={sizes} asked={asked} movers={movers} unit={unit} />
-            <Gaps gaps={best.gaps} shaft={shaft} unit={unit} />
+            <Gaps gaps={best.gaps} shaft={shaft} />
             {best.chance !== undefined && (
               <p className="m-0 text-ink2">
                 chance that all are in <span className="num">{Math.round(best.chance * 100)}</span> in 100
@@ -233,6 +234,7 @@ function Answer({ solved, asked, sets }: AnswerProps): JSX.Element {
             >
               Take this set
             </Primary>
+            {!isLapped && <Quiet onClick={() => onTry(changes)}>See it in the drawing first</Quiet>}
           </div>
         )}
         {!best && solved.nearest && (
@@ -241,7 +243,7 @@ function Answer({ solved, asked, sets }: AnswerProps): JSX.Element {
               nearest, <span className="num">{formatLength(solved.nearest.outside, unit)}</span> out at the worst
             </p>
             <SetWords picks={solved.nearest.picks} laps={[]} asked={asked} movers={movers} unit={unit} />
-            <Gaps gaps={solved.nearest.gaps} shaft={shaft} unit={unit} />
+            <Gaps gaps={solved.nearest.gaps} shaft={shaft} />
           </div>
         )}
         {solved.buy && (
@@ -253,7 +255,7 @@ function Answer({ solved, asked, sets }: AnswerProps): JSX.Element {
               </strong>{' '}
               <span className="num text-ink2">{formatLength(solved.buy.thickness, unit === 'mm' ? 'thou' : 'mm')}</span>
             </p>
-            <Gaps gaps={solved.buy.gaps} shaft={shaft} unit={unit} />
+            <Gaps gaps={solved.buy.gaps} shaft={shaft} />
           </div>
         )}
       </div>
@@ -308,25 +310,13 @@ function SetWords({ picks, laps, asked, movers, unit }: SetProps): JSX.Element {
   );
 }
 
-function Gaps({ gaps, shaft, unit }: { gaps: Readonly<Record<string, Length>>; shaft: ShaftState; unit: 'thou' | 'mm' }): JSX.Element {
-  return (
-    <ul className="m-0 flex list-none flex-wrap gap-x-4 p-0">
-      {shaft.gaps.map(({ station, letter, limits }) => {
-        const value = gaps[station.id];
-        if (value === undefined || !limits) return null;
-        const { place } = verdict({ kind: 'estimate', value, u: 0 }, limits.limits, { moreIs: station.moreIs });
-        const mark: MarkKind = place;
-        return (
-          <li key={station.id} className="flex items-center gap-1">
-            <span className="label font-semibold text-blue">{letter}</span>
-            <span className="num text-[18px] font-semibold">{formatLength(value, unit)}</span>
-            <Mark kind={mark} size={20} named={false} ground="var(--sheet)" />
-            <span className="sr-only">{MARK_WORDS[mark]}</span>
-          </li>
-        );
-      })}
-    </ul>
-  );
+function Gaps({ gaps, shaft }: { gaps: Readonly<Record<string, Length>>; shaft: ShaftState }): JSX.Element {
+  const shown = shaft.gaps.flatMap(({ station, letter, limits }) => {
+    const value = gaps[station.id];
+    if (value === undefined || !limits) return [];
+    return [{ letter, value, mark: verdict({ kind: 'estimate', value, u: 0 }, limits.limits, { moreIs: station.moreIs }).place }];
+  });
+  return <GapFigures label="What the gaps come to" gaps={shown} />;
 }
 
 /** "A goes from 10 to 6, D from 6 to 10": what sharing parts does to the others. */

@@ -1,0 +1,42 @@
+import type { Build, FitLeaf, JobFacts } from '@elder-cog/contract';
+import { verdict, type MarkKind } from '@elder-cog/core';
+import { withdrawnIds } from './builds.ts';
+import { shaftState, type ShaftState } from './derive.ts';
+import type { GapState } from './gap/index.ts';
+import { readable } from './readable.ts';
+
+/** What is tried in a place, before anything is fitted. */
+export interface Tried {
+  readonly slotId: string;
+  readonly leaves: readonly FitLeaf[];
+}
+
+const TRIED = '00000000-0000-4000-8000-000000000000';
+
+/**
+ * A shaft as it would be with other packs in: every gap that shares them, and the drawing. Nothing is kept. The same reckoning as that of a
+ * build that is fitted, so that what was tried is what comes of it.
+ */
+export function triedShaft(stored: JobFacts, { shaft, assembly, current }: ShaftState, tried: readonly Tried[]): ShaftState {
+  const { facts } = readable(stored);
+  const build: Build = {
+    id: TRIED,
+    assemblyId: assembly.id,
+    parentId: current?.build.id ?? null,
+    stage: current?.build.stage ?? 'dry',
+    at: current?.build.at ?? '',
+    who: '',
+    label: '',
+    feel: [],
+    note: '',
+    fits: tried.map(({ slotId, leaves }, i) => ({ id: `${TRIED} ${i}`, placeId: slotId, leaves: [...leaves], state: null })),
+  };
+  return shaftState({ ...facts, builds: [...facts.builds, build] }, shaft, assembly, withdrawnIds(facts));
+}
+
+/** Where a gap would be as it is tried: by the figure alone, for nothing has been read. */
+export function triedMark({ now, limits, station }: GapState): MarkKind {
+  if (now.reading?.kind !== 'estimate' || !limits || now.kind === 'stale') return 'unmeasured';
+  const { place } = verdict({ ...now.reading, u: 0 }, limits.limits, { moreIs: station.moreIs });
+  return place;
+}
