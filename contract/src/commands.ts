@@ -13,6 +13,7 @@ import {
   job,
   limit,
   lookAlike,
+  leafForm,
   lot,
   matchedSet,
   method,
@@ -20,6 +21,7 @@ import {
   part,
   photo,
   place,
+  wants,
   reading,
   shaft,
   soundSpec,
@@ -132,6 +134,8 @@ export const change = z.discriminatedUnion('kind', [
   }),
   /** which way round what sits in a place is drawn */
   z.object({ kind: z.literal('place.turn'), id, revision: z.int(), turned: z.boolean() }),
+  /** what goes into a place; nothing where nobody says any more */
+  z.object({ kind: z.literal('place.wants'), id, revision: z.int(), wants: wants.nullable() }),
   z.object({ kind: z.literal('limit.set'), limit: limit.omit(fresh) }),
   /** of several limits of one station, this is the one judged by */
   z.object({ kind: z.literal('limit.use'), id, revision: z.int() }),
@@ -169,6 +173,7 @@ export const change = z.discriminatedUnion('kind', [
     material: lot.shape.material,
     keptIn: lot.shape.keptIn,
     note: lot.shape.note,
+    ...leafForm.shape,
   }),
   /** `seq`: the entry of the journal it was said to take back; where another has come to be the last, it is refused */
   z.object({ kind: z.literal('undo'), seq: z.int().optional() }),

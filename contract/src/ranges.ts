@@ -52,7 +52,17 @@ const FIGURES: { readonly [T in TableName]?: (row: RowOf[T], subject: string) =>
     [figureOf(subject), ['max'], r.max],
     [figureOf(subject), ['nominal'], r.nominal],
   ],
-  lot: (r) => [['leaf', ['thickness'], r.thickness]],
+  lot: (r) => [
+    ['leaf', ['thickness'], r.thickness],
+    ['size', ['bore'], r.bore],
+    ['size', ['outside'], r.outside],
+  ],
+  place: (r) => [
+    ['size', ['wants', 'bore'], r.wants?.bore],
+    ['size', ['wants', 'outside'], r.wants?.outside],
+    ['leaf', ['wants', 'supply', 'from'], r.wants?.supply?.from],
+    ['leaf', ['wants', 'supply', 'to'], r.wants?.supply?.to],
+  ],
   build: (r) => r.fits.flatMap((fit, i) => leafFigures(fit.leaves, ['fits', i, 'leaves'])),
   reading: (r, subject) => [
     [figureOf(subject), ['keptAs', 'value'], r.keptAs.value],

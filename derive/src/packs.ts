@@ -1,4 +1,4 @@
-import { inRange, type FitLeaf, type Fitted, type JobFacts, type Lot } from '@elder-cog/contract';
+import { inRange, type FitLeaf, type Fitted, type JobFacts, type LeafForm, type Lot } from '@elder-cog/contract';
 import {
   fabricateShim,
   leafThatFillsMost,
@@ -60,8 +60,8 @@ export function onHand(lots: readonly Lot[], fitted: readonly Fitted[]): OnHand[
     });
 }
 
-/** What a slot may be filled from: the drawer, and the leaves that are in the slot itself. */
-export interface Available {
+/** Leaves of one kind to be had, and how many. */
+export interface LeafOnHand {
   readonly lotId: string | null;
   readonly thickness: Length;
   readonly written: string;
@@ -69,19 +69,32 @@ export interface Available {
   readonly quantity: number;
 }
 
+/** What a slot may be filled from: the drawer, and the leaves that are in the slot itself. */
+export interface Available extends LeafOnHand {
+  /** what else it is, as far as it was measured */
+  readonly form: LeafForm;
+  /** it is in the place already */
+  readonly isIn: boolean;
+}
+
+const formOf = ({ bore, outside, tang }: Lot): LeafForm => ({ bore, outside, tang });
+
 export function availableFor(slotId: string, lots: readonly Lot[], fitted: readonly Fitted[]): Available[] {
   const elsewhere = fitted.filter((f) => f.slotId !== slotId);
+  const inNow = new Set(fitted.flatMap((f) => (f.slotId === slotId && f.lotId !== null ? [f.lotId] : [])));
   const drawer = onHand(lots, elsewhere).map(({ lot, onHand: quantity }) => ({
     lotId: lot.id,
     thickness: lot.thickness,
     written: lot.written,
     unit: lot.unit,
     quantity,
+    form: formOf(lot),
+    isIn: inNow.has(lot.id),
   }));
   const owned = new Set(lots.map((l) => l.id));
   const strangers = fitted
     .filter((f) => f.slotId === slotId && (f.lotId === null || !owned.has(f.lotId)))
-    .map((f) => ({ lotId: f.lotId, thickness: f.thickness, written: f.written, unit: f.unit, quantity: f.count }));
+    .map((f) => ({ lotId: f.lotId, thickness: f.thickness, written: f.written, unit: f.unit, quantity: f.count, form: {}, isIn: true }));
   return [...drawer, ...strangers].filter((a) => a.quantity > 0 && inRange('leaf', a.thickness));
 }
 
@@ -112,7 +125,7 @@ export interface PackChoices {
 /** Shim stock as it is commonly sold, for a plan when the drawer holds nothing thicker. Common practice, no source. */
 const SHOP_STOCK: readonly Length[] = [5, 10, 15, 20, 31, 47, 62, 93, 125].map((t) => thou(t));
 
-const toChoice = (pack: Pack, available: readonly Available[], window: PackWindow, gapFor: (pack: Length) => Length): PackChoice => ({
+const toChoice = (pack: Pack, available: readonly LeafOnHand[], window: PackWindow, gapFor: (pack: Length) => Length): PackChoice => ({
   leaves: pack.leaves.flatMap(({ thickness, count }) => namedLeaves(thickness, count, available)),
   total: pack.total,
   gives: gapFor(pack.total),
@@ -120,7 +133,7 @@ const toChoice = (pack: Pack, available: readonly Available[], window: PackWindo
 });
 
 /** A thickness in the drawer may come from several lots: those in turn. */
-function namedLeaves(thickness: Length, count: number, available: readonly Available[]): FitLeaf[] {
+function namedLeaves(thickness: Length, count: number, available: readonly LeafOnHand[]): FitLeaf[] {
   let left = count;
   return available
     .filter((a) => a.thickness === thickness)
@@ -142,7 +155,7 @@ export function packChoices({
   most = 6,
 }: {
   window: PackWindow;
-  available: readonly Available[];
+  available: readonly LeafOnHand[];
   fitted: Length;
   reading: Length;
   sense: -1 | 0 | 1;

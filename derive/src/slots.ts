@@ -1,4 +1,4 @@
-import type { JobFacts, PlaceFact } from '@elder-cog/contract';
+import type { JobFacts, PlaceFact, Wants } from '@elder-cog/contract';
 import type { Place } from '@elder-cog/core';
 import { remembered } from './remember.ts';
 
@@ -13,6 +13,8 @@ export interface Slot {
   readonly place: Place | null;
   /** it takes one part, and no pack of several */
   readonly isOne: boolean;
+  /** what goes in it, as far as anybody said */
+  readonly wants?: Wants;
 }
 
 const STATED: Readonly<Record<string, Slot['kind']>> = { fastening: 'fastening', bearings: 'bearing' };
@@ -30,7 +32,18 @@ export const slotsOf = remembered(
       const kind = slotKind(place);
       return kind === null
         ? []
-        : [{ id: place.id, shaftId: place.shaftId, role: place.role, name: place.name, kind, place: place.sits, isOne: place.takes === 'part' }];
+        : [
+            {
+              id: place.id,
+              shaftId: place.shaftId,
+              role: place.role,
+              name: place.name,
+              kind,
+              place: place.sits,
+              isOne: place.takes === 'part',
+              ...(place.wants ? { wants: place.wants } : {}),
+            },
+          ];
     }),
 );
 

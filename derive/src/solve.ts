@@ -1,5 +1,6 @@
 import type { FitLeaf, Fitted, JobFacts, Lot } from '@elder-cog/contract';
 import {
+  leafFits,
   nanometres,
   NM_PER,
   shaftModel,
@@ -70,9 +71,24 @@ export interface SolveAsked {
   readonly leftOut: readonly { readonly name: string; readonly why: string }[];
 }
 
-/** Whether a leaf is something for a slot. */
-export function fitsSlot({ slot, fitting }: SlotState): (leaf: Pick<Available, 'thickness'>) => boolean {
-  if (!slot.isOne || !fitting.leaves) return ({ thickness }) => slot.isOne || thickness <= SHIM_MM * NM_PER.mm;
+/** What of the leaves on hand goes into a slot. */
+export interface ForSlot {
+  readonly fits: readonly Available[];
+  /** nobody has measured what matters of these */
+  readonly toMeasure: readonly Available[];
+}
+
+/** Sorts leaves by whether they go into a slot: what is in it does; what is of another thickness altogether, or another bore, is for somewhere else. */
+export function forSlot(state: SlotState, leaves: readonly Available[]): ForSlot {
+  const isAbout = aboutAsThick(state);
+  const near = leaves.filter((leaf) => leaf.isIn || isAbout(leaf));
+  const goes = (leaf: Available): ReturnType<typeof leafFits> => (leaf.isIn ? 'fits' : leafFits(state.slot.wants ?? {}, leaf.form));
+  return { fits: near.filter((leaf) => goes(leaf) === 'fits'), toMeasure: near.filter((leaf) => goes(leaf) === 'measure') };
+}
+
+/** Whether a part is about as thick as the one it would take the place of; a leaf of a pack may be any. */
+function aboutAsThick({ slot, fitting }: SlotState): (leaf: Pick<Available, 'thickness'>) => boolean {
+  if (!slot.isOne || !fitting.leaves) return () => true;
   const now = packTotal(fitting.leaves);
   return ({ thickness }) => Math.abs(thickness - now) <= ABOUT * Math.max(now, 1);
 }
@@ -102,7 +118,8 @@ export function solveQuestion(
   const here = slots.flatMap(({ fitting }) => (fitting.leaves ?? []).map((leaf) => ({ ...leaf, quantity: leaf.count })));
   const drawer = availableFor('', lots, elsewhere);
   const owned = new Set(drawer.map((a) => a.lotId));
-  const all: Available[] = [...drawer, ...here.filter((leaf) => leaf.lotId === null || !owned.has(leaf.lotId))];
+  const strangers = here.filter((leaf) => leaf.lotId === null || !owned.has(leaf.lotId));
+  const all: Available[] = [...drawer, ...strangers.map((leaf) => ({ ...leaf, form: {}, isIn: false }))];
   const leaves = new Map<string, Available>();
   const stock: Record<string, number> = {};
   for (const each of all) {
@@ -111,15 +128,20 @@ export function solveQuestion(
     stock[key] = (stock[key] ?? 0) + each.quantity;
   }
   const solverSlots: SolverSlot[] = slots.map((state): SolverSlot => {
-    const { isOne } = state.slot;
-    const fits = fitsSlot(state);
+    const { isOne, wants } = state.slot;
     const inNow = (state.fitting.leaves ?? []).flatMap((leaf) => Array.from({ length: leaf.count }, () => choiceId(leaf)));
     return {
       id: state.slot.id,
-      choices: [...leaves].filter(([, a]) => fits(a)).map(([id, a]) => ({ id, thickness: a.thickness })),
+      choices: forSlot(
+        state,
+        [...leaves].map(([id, a]) => ({ ...a, isIn: inNow.includes(id) })),
+      )
+        .fits.filter((a) => isOne || a.isIn || a.thickness <= SHIM_MM * NM_PER.mm)
+        .map((a) => ({ id: choiceId(a), thickness: a.thickness })),
       fitted: inNow,
       least: isOne ? 1 : 0,
       most: isOne ? Math.max(1, inNow.length) : Math.max(MOST_LEAVES, inNow.length),
+      ...(wants?.supply ? { supply: wants.supply } : {}),
     };
   });
   for (const [id, lap] of laps) {

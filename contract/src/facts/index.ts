@@ -33,5 +33,5 @@ export {
   type Photo,
 } from './looked.ts';
 export { lookAlike, matchedSet, type LookAlike, type MatchedSet } from './together.ts';
-export { lot, fitted, type Lot, type Fitted } from './drawer.ts';
+export { leafForm, lot, fitted, wants, type LeafForm, type Lot, type Fitted, type Wants } from './drawer.ts';
 export { jobFacts, type JobFacts } from './jobFacts.ts';

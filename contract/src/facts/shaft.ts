@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { id, lengthNm, revision, words, gone } from './basics.ts';
+import { wants } from './drawer.ts';
 
 /**
  * A shaft is places, faces and contacts. A place is where something sits, and its faces are planes square to the shaft; a part is one thing
@@ -64,6 +65,8 @@ export const place = z.object({
   proportion: lengthNm.nullable(),
   /** in order from its input end, as it stands when not turned */
   faces: z.array(face).max(20),
+  /** of a place that something is chosen for: what goes in it, as far as anybody said */
+  wants: wants.optional(),
 });
 export const part = z.object({
   id,

@@ -242,6 +242,15 @@ describe('a sleeve between washers, with two gears on its bush', () => {
     expect(buy?.gaps.sleeve).toBeGreaterThanOrEqual(thou(3));
     expect(buy?.gaps.sleeve).toBeLessThanOrEqual(thou(8));
   });
+  it('what can be had for one place is bought for that place, and any for the others', () => {
+    const none = { from: mm(30), to: mm(30), step: mm(1) };
+    const slots = question.slots.map((s) => ({ ...s, lap: nanometres(0), ...(s.id === 'a' ? { supply: none } : {}) }));
+    expect(solveShaft({ ...question, slots }).buy?.slot).not.toBe('a');
+    const range = { from: mm(3.2), to: mm(3.6), step: mm(0.04) };
+    const ranged = question.slots.map((s) => ({ ...s, lap: nanometres(0), supply: s.id === 'a' ? range : none }));
+    const { buy } = solveShaft({ ...question, slots: ranged });
+    expect([buy?.slot, ((buy?.thickness ?? 0) - mm(3.2)) % mm(0.04)]).toEqual(['a', 0]);
+  });
 });
 
 describe('what a shaft is solved with', () => {

@@ -1,6 +1,7 @@
 import { refuse } from '../errors.ts';
 import { studentCdf } from '../reading/index.ts';
 import type { Length } from '../quantity/index.ts';
+import type { SupplierRange } from '../shim/index.ts';
 import { asLength, isBetter, targetsOf, worstMargin, type Target, type Worth } from './solver/measure.ts';
 import { optionsOf, type Option } from './solver/options.ts';
 import type { SolverGap, SolverSlot } from './solver/question.ts';
@@ -14,7 +15,7 @@ export interface SolverQuestion {
   /** how many there are of each choice, those in these slots among them */
   readonly stock: Readonly<Record<string, number>>;
   /** thicknesses that can be had; where it is left out, any */
-  readonly supply?: { readonly from: Length; readonly to: Length; readonly step: Length };
+  readonly supply?: SupplierRange;
   /** how many answers */
   readonly keep?: number;
 }
@@ -133,7 +134,7 @@ function oneToBuy(question: SolverQuestion, { targets, options, caps }: Prepared
     for (const [i, slot] of slots.entries()) {
       // what cannot be chosen is the part itself, and is not bought
       if (slot.choices.length < 2 && (slot.lap ?? 0) > 0) continue;
-      for (const thickness of thicknesses(question, { targets, options, caps }, i, supply)) {
+      for (const thickness of thicknesses(question, { targets, options, caps }, i, slot.supply ?? supply)) {
         const made: Option = { ids: [NEW_PART], total: thickness, fresh: 1 };
         const tried = options.map((all, j) => (j === i ? [made] : all));
         const asked = { targets, options: tried, stock: { ...stock, [NEW_PART]: 1 }, caps, keep: 1, lapping };

@@ -193,6 +193,11 @@ export class Evening {
         const place = this.one(live(facts.places));
         return place && { kind, id: place.id, revision: place.revision, turned: !place.turned };
       }
+      case 'place.wants': {
+        const place = this.one(live(facts.places).filter((p) => p.takes !== null));
+        const wants = this.chance.next() < 0.3 ? null : { bore: mm(20 + this.chance.whole(9)), side: 'grooves in' };
+        return place && { kind, id: place.id, revision: place.revision, wants };
+      }
       case 'limit.set':
         return station && { kind, limit: this.limit(station.id) };
       case 'limit.use': {

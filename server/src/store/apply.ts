@@ -105,6 +105,8 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
     }
     case 'place.turn':
       return write.change('place', change.id, change.revision, { turned: change.turned });
+    case 'place.wants':
+      return write.change('place', change.id, change.revision, { wants: change.wants ?? undefined });
     case 'limit.set':
       return setLimit(db, write, change.limit);
     case 'limit.use': {
@@ -185,6 +187,7 @@ const SAID: Readonly<Record<string, string>> = {
   'feature.size': 'the size',
   'part.turn': 'the turned part',
   'place.turn': 'the turned part',
+  'place.wants': 'what goes there',
   'limit.set': 'the limits',
   'limit.use': 'the choice of limits',
   'specs.add': 'the lines of the spec sheet',

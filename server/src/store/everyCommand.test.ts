@@ -224,7 +224,8 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
     return { kind: 'withdraw', withdrawal: { id: newId(), ofKind: 'reading', ofId: reading.id, who: '', at: at(), why: 'that was wrong' } };
   },
   'lots.add': (w) => ({ kind: 'lots.add', lots: [{ ...w.lot, id: newId() }] }),
-  'lot.change': (w) => ({ kind: 'lot.change', ...w.lot, revision: 1, owned: 7 }),
+  'place.wants': (w) => ({ kind: 'place.wants', id: w.setUp.places[0]?.id ?? '', revision: 1, wants: { bore: mm(25), tang: 'none' } }),
+  'lot.change': (w) => ({ kind: 'lot.change', ...w.lot, revision: 1, owned: 7, bore: mm(25), tang: 'tang' }),
 };
 const KINDS = Object.keys(ONE_OF_EACH) as Exclude<Change['kind'], 'undo'>[];
 

@@ -3,6 +3,7 @@ import {
   type EntryField as FieldOf,
   type EntryQuestion,
   type EntryValues,
+  type Length,
   type Meaning,
   understand,
   type Understood,
@@ -21,6 +22,8 @@ export interface Entry<Of extends FieldOf> {
   readonly meaning: Meaning<EntryValues[Of]> | null;
   /** it was to be kept, and something must be said first */
   readonly tried: boolean;
+  /** it is not what stood in it at first */
+  readonly isTouched: boolean;
   type(text: string): void;
   /** Keeps it where it is understood; where not, says why or asks. */
   keep(event?: FormEvent): void;
@@ -35,6 +38,15 @@ interface EntryOptions<Of extends FieldOf> {
   readonly draft?: string;
   /** what else this field asks or refuses */
   readonly also?: (understood: Understood<EntryValues[Of]>) => Understood<EntryValues[Of]>;
+}
+
+/** Nothing, or something that is understood. */
+export const isClear = (entry: Pick<Entry<'size'>, 'text' | 'meaning'>): boolean => entry.text.trim() === '' || entry.meaning !== null;
+
+/** A size that may be left out, as it was said: what nobody touched stays to the last digit, and is not what it was rounded to for showing. */
+export function sizeSaid<Key extends string>(key: Key, entry: Entry<'size'>, before: Length | undefined): { readonly [K in Key]?: Length } {
+  const value = entry.isTouched ? (entry.text.trim() === '' ? undefined : entry.meaning?.value) : before;
+  return value === undefined ? {} : ({ [key]: value } as { readonly [K in Key]: Length });
 }
 
 /** One entry of a field: understood as it is typed, and kept only as what it is understood or chosen as. */
@@ -57,6 +69,7 @@ export function useEntry<Of extends FieldOf>(question: EntryQuestion<Of>, { onKe
     understood,
     meaning,
     tried,
+    isTouched: text !== initial,
     type: (next) => {
       setText(next);
       setTried(false);

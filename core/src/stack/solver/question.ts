@@ -1,4 +1,5 @@
 import type { Length, Limits } from '../../quantity/index.ts';
+import type { SupplierRange } from '../../shim/index.ts';
 import type { Aim } from '../packWindow.ts';
 
 /** A gap as a linear form of the slots: constant + Σ coefficient · thickness. */
@@ -24,4 +25,6 @@ export interface SolverSlot {
   readonly most?: number;
   /** how much may be lapped off what is in it */
   readonly lap?: Length;
+  /** what can be had for it, where it is not what can be had for all */
+  readonly supply?: SupplierRange;
 }

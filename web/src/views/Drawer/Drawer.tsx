@@ -1,9 +1,11 @@
-import type { Fitted, Lot } from '@elder-cog/contract';
-import { formatLength, isMetric, nanometres, otherUnit } from '@elder-cog/core';
+import type { Fitted, LeafForm, Lot } from '@elder-cog/contract';
+import { formatLength, isMetric, nanometres, otherUnit, type Length, type LengthUnit, type Meaning } from '@elder-cog/core';
 import { onHand, type DrawerReach, type OnHand } from '@elder-cog/derive';
-import { useMemo, useState, type JSX } from 'react';
+import { useEffect, useMemo, useRef, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Heading, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
+import { EntryField, isClear, sizeSaid, useEntry } from '../../kit/EntryField.tsx';
+import { newId } from '../../state/settings.ts';
 import { useCommand, useDrawer } from '../../state/api.ts';
 import { useDrawerReach } from '../../workers/packs.ts';
 import { LeavesPanel } from '../Section/SetUp.tsx';
@@ -140,52 +142,128 @@ function Edit({ hand: { lot, fitted }, onClose }: { hand: OnHand; onClose: () =>
   const [owned, setOwned] = useState(String(lot.owned));
   const [keptIn, setKeptIn] = useState(lot.keptIn);
   const [material, setMaterial] = useState(lot.material);
+  const bare = isMetric(lot.unit) ? 'mm' : 'thou';
+  const typed = isMetric(lot.unit) ? 'mm' : 'in';
+  const shown = (length: Length | undefined): string => (length === undefined ? '' : `${formatLength(length, typed)} ${typed}`);
+  const bore = useEntry({ field: 'size', bare, quantity: 'diameter' }, { initial: shown(lot.bore) });
+  const outside = useEntry({ field: 'size', bare, quantity: 'diameter' }, { initial: shown(lot.outside) });
+  const [tang, setTang] = useState(lot.tang ?? '');
   const number = /^\d{1,4}$/.test(owned.trim()) ? Number(owned) : null;
   const refusal =
     number === null ? 'How many is a whole number.' : number < fitted ? `${fitted} of them are fitted: take those out of their jobs first.` : null;
   const keep = (): void => {
     if (refusal || number === null) return;
-    const change: Pick<Lot, 'owned' | 'material' | 'keptIn' | 'note'> = { owned: number, material, keptIn, note: lot.note };
-    void send({ kind: 'lot.change', id: lot.id, revision: lot.revision, ...change }).then(onClose, () => undefined);
+    if (![bore, outside].every(isClear)) {
+      bore.keep();
+      outside.keep();
+      return;
+    }
+    const form: LeafForm = {
+      ...sizeSaid('bore', bore, lot.bore),
+      ...sizeSaid('outside', outside, lot.outside),
+      ...(tang.trim() === '' ? {} : { tang: tang.trim() }),
+    };
+    void send({ kind: 'lot.change', id: lot.id, revision: lot.revision, owned: number, material, keptIn, note: lot.note, ...form }).then(
+      onClose,
+      () => undefined,
+    );
   };
+  /** One of them was measured: it is a lot by itself from then on, and the rest are one fewer. */
+  const split = (text: string, { value, unit }: Meaning<Length>): void => {
+    const { id, revision, thickness: _, written: __, unit: ___, gone: ____, owned: had, ...rest } = lot;
+    const one = { ...rest, id: newId(), thickness: value, written: withoutUnit(text, value, unit), unit, owned: 1 };
+    void send({ kind: 'lot.change', ...rest, id, revision, owned: had - 1 }, { kind: 'lots.add', lots: [one] }).then(onClose, () => undefined);
+  };
+  const whole = useRef<HTMLFormElement>(null);
+  useEffect(() => {
+    whole.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
   const field = 'num h-12 w-full border border-edge bg-sheet px-3';
   return (
-    <form
-      className="mt-3 flex flex-wrap items-end gap-3 border border-edge bg-sheet p-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}
-    >
-      <strong className="num basis-full text-[20px]">
-        {lot.written} {lot.unit}
-      </strong>
-      <label>
-        Owned
-        <input value={owned} onChange={(e) => setOwned(e.target.value)} inputMode="numeric" className={`${field} block w-24`} />
-      </label>
-      <label>
-        Of
-        <input value={material} onChange={(e) => setMaterial(e.target.value)} placeholder="steel, brass" className={`${field} block`} />
-      </label>
-      <label>
-        Kept in
-        <input value={keptIn} onChange={(e) => setKeptIn(e.target.value)} placeholder="drawer 2" className={`${field} block`} />
-      </label>
-      <Primary type="submit" disabled={sending}>
-        Keep
-      </Primary>
-      <Secondary onClick={onClose} className="min-h-14">
-        Leave it
+    <>
+      <form
+        ref={whole}
+        className="mt-3 flex scroll-mb-20 flex-wrap items-end gap-3 border border-edge bg-sheet p-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep();
+        }}
+      >
+        <strong className="num basis-full text-[20px]">
+          {lot.written} {lot.unit}
+        </strong>
+        <label>
+          Owned
+          <input value={owned} onChange={(e) => setOwned(e.target.value)} inputMode="numeric" className={`${field} block w-24`} />
+        </label>
+        <label>
+          Of
+          <input value={material} onChange={(e) => setMaterial(e.target.value)} placeholder="steel, brass" className={`${field} block`} />
+        </label>
+        <label>
+          Kept in
+          <input value={keptIn} onChange={(e) => setKeptIn(e.target.value)} placeholder="drawer 2" className={`${field} block`} />
+        </label>
+        <EntryField entry={bore} id="lot-bore" label="Bore" placeholder={bare === 'mm' ? 'like 25.2' : 'like 1.002 in'} className="w-40" />
+        <EntryField entry={outside} id="lot-outside" label="Outside" placeholder={bare === 'mm' ? 'like 38' : 'like 1.5 in'} className="w-40" />
+        <label>
+          Tang
+          <input value={tang} onChange={(e) => setTang(e.target.value)} placeholder="none, tang" maxLength={40} className={`${field} block w-36`} />
+        </label>
+        <Primary type="submit" disabled={sending}>
+          Keep
+        </Primary>
+        <Secondary onClick={onClose} className="min-h-14">
+          Leave it
+        </Secondary>
+        {refusal && (
+          <span className="basis-full">
+            <Refusal>{refusal}</Refusal>
+          </span>
+        )}
+      </form>
+      {lot.owned > fitted && <MeasuredOne bare={bare} lot={lot} onSplit={split} disabled={sending} />}
+    </>
+  );
+}
+
+/** One leaf of a lot was measured, and is not quite what it is called. */
+function MeasuredOne({ bare, lot, onSplit, disabled }: MeasuredOneProps): JSX.Element {
+  const entry = useEntry(
+    { field: 'size', bare, quantity: 'leaf', expected: around(lot.thickness) },
+    { onKeep: (meaning, text) => onSplit(text, meaning) },
+  );
+  return (
+    <form onSubmit={entry.keep} className="flex flex-wrap items-start gap-x-3 border border-t-0 border-edge bg-sheet p-3">
+      <EntryField
+        entry={entry}
+        id="lot-measured"
+        label="One of them measures"
+        placeholder={bare === 'mm' ? 'like 0.104' : 'like 4.1'}
+        className="w-56"
+      />
+      <Secondary type="submit" disabled={disabled} className="mt-7 min-h-14">
+        Put it by itself
       </Secondary>
-      {refusal && (
-        <span className="basis-full">
-          <Refusal>{refusal}</Refusal>
-        </span>
-      )}
     </form>
   );
 }
+
+interface MeasuredOneProps {
+  readonly bare: 'thou' | 'mm';
+  readonly lot: Lot;
+  readonly onSplit: (text: string, meaning: Meaning<Length>) => void;
+  readonly disabled: boolean;
+}
+
+/** What is called so thick is nearly so thick. */
+const around = (thickness: Length): { min: Length; max: Length } => ({ min: nanometres(thickness * 0.8), max: nanometres(thickness * 1.2) });
+
+/** As it was typed, without its unit, for that stands beside it. */
+const withoutUnit = (text: string, value: Length, unit: LengthUnit): string => {
+  const said = text.trim().replace(/\s*[a-z"″]+\.?$/i, '');
+  return /^[\d.,½¼¾]+$/.test(said) ? said : formatLength(value, unit);
+};
 
 /** What these make, 1 to 20 thou; and the one leaf that would fill most of the gaps. */
 function Makes({ reach }: { reach: DrawerReach | null }): JSX.Element {

@@ -1,5 +1,5 @@
 import { axisTicks, formatLength, MARK_WORDS, nanometres, unitWord, type Length } from '@elder-cog/core';
-import { fitsSlot, availableFor, packWords, type GapState, type LadderRow, type PackChoice, slotStateOf } from '@elder-cog/derive';
+import { forSlot, availableFor, packWords, type GapState, type LadderRow, type PackChoice, slotStateOf } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
 import { Heading, Primary } from '../../kit/controls.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
@@ -33,7 +33,7 @@ export default function DryBuilds(): JSX.Element {
     window?.reachable && reading && gap?.pack?.known && slot
       ? {
           window,
-          available: availableFor(slot.slot.id, lots, fitted).filter((a) => !slot.slot.isOne || fitsSlot(slot)(a)),
+          available: forSlot(slot, availableFor(slot.slot.id, lots, fitted)).fits,
           fitted: gap.pack.fitted,
           reading: reading.value,
           sense: gap.pack.sense,

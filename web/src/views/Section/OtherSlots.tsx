@@ -1,5 +1,5 @@
 import type { FitLeaf } from '@elder-cog/contract';
-import { availableFor, type GapState, type ShaftState, type Tried } from '@elder-cog/derive';
+import { availableFor, forSlot, type GapState, type ShaftState, type Tried } from '@elder-cog/derive';
 import { useState, type JSX, type ReactNode } from 'react';
 import { Quiet } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
@@ -7,6 +7,7 @@ import { fitPack, isSaid } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { bareUnit } from '../../state/understood.ts';
 import { OtherPack } from './OtherPack.tsx';
+import { SlotWants } from './SlotWants.tsx';
 
 interface OtherSlotsProps {
   readonly shaft: ShaftState;
@@ -30,26 +31,34 @@ export function OtherSlots({ shaft, gap, onTry, would }: OtherSlotsProps): JSX.E
   };
   return (
     <section aria-label="Other places" className="border-t border-rule px-4 py-2">
-      {others.map(({ slot, words }) => (
-        <div key={slot.id}>
-          <p className="m-0 flex flex-wrap items-center gap-x-4">
-            <span className="text-[17px]">{slot.name}</span>
-            <span className="num text-[18px] font-semibold">{words}</span>
-            <Quiet onClick={() => setOpen((now) => (now === slot.id ? null : slot.id))} aria-expanded={open === slot.id} className="no-print ml-auto">
-              {isSaid(shaft, slot.id) ? 'Another there…' : 'Say what is in…'}
-            </Quiet>
-          </p>
-          {open === slot.id && (
-            <OtherPack
-              onFit={(leaves) => fit(slot.id, leaves)}
-              onTry={(leaves) => onTry(leaves && [{ slotId: slot.id, leaves }])}
-              available={availableFor(slot.id, lots, fitted)}
-              bare={bareUnit(gap)}
-              would={would}
-            />
-          )}
-        </div>
-      ))}
+      {others.map((state) => {
+        const { slot, words } = state;
+        return (
+          <div key={slot.id}>
+            <p className="m-0 flex flex-wrap items-center gap-x-4">
+              <span className="text-[17px]">{slot.name}</span>
+              <span className="num text-[18px] font-semibold">{words}</span>
+              <Quiet
+                onClick={() => setOpen((now) => (now === slot.id ? null : slot.id))}
+                aria-expanded={open === slot.id}
+                className="no-print ml-auto"
+              >
+                {isSaid(shaft, slot.id) ? 'Another there…' : 'Say what is in…'}
+              </Quiet>
+            </p>
+            <SlotWants slot={slot} bare={bareUnit(gap)} toMeasure={forSlot(state, availableFor(slot.id, lots, fitted)).toMeasure} />
+            {open === slot.id && (
+              <OtherPack
+                onFit={(leaves) => fit(slot.id, leaves)}
+                onTry={(leaves) => onTry(leaves && [{ slotId: slot.id, leaves }])}
+                available={availableFor(slot.id, lots, fitted)}
+                bare={bareUnit(gap)}
+                would={would}
+              />
+            )}
+          </div>
+        );
+      })}
     </section>
   );
 }

@@ -1,8 +1,10 @@
 import type { FitLeaf } from '@elder-cog/contract';
-import { formatLength, nanometres, unitWord, type Length } from '@elder-cog/core';
+import { formatLength, nanometres, nearestOf, unitWord, type Length, type PackWindow } from '@elder-cog/core';
 import {
   availableFor,
-  fitsSlot,
+  forSlot,
+  type ForSlot,
+  type Slot,
   packWords,
   slotStateOf,
   type GapState,
@@ -21,8 +23,11 @@ import { fitPack } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { OtherPack } from './OtherPack.tsx';
+import { SlotWants } from './SlotWants.tsx';
 import { bareUnit, rangeWords } from '../../state/understood.ts';
 import { usePackChoices } from '../../workers/packs.ts';
+
+const NOTHING: ForSlot = { fits: [], toMeasure: [] };
 
 interface PackShelfProps {
   readonly shaft: ShaftState;
@@ -50,7 +55,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
   const pack = gap.pack;
   const window = pack?.window ?? null;
   const slot = slotStateOf(shaft, gap);
-  const available = slot ? availableFor(slot.slot.id, lots, fitted).filter((a) => !slot.slot.isOne || fitsSlot(slot)(a)) : [];
+  const { fits: available, toMeasure } = slot ? forSlot(slot, availableFor(slot.slot.id, lots, fitted)) : NOTHING;
   const reading = gap.now.reading;
   const { needsPack } = gap;
   const { data: choices } = usePackChoices(
@@ -96,6 +101,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
         <Quiet onClick={() => setOther((o) => !o)} aria-expanded={other} className="no-print -my-2 ml-auto">
           Another pack…
         </Quiet>
+        <SlotWants key={slot.slot.id} slot={slot.slot} bare={bareUnit(gap)} toMeasure={toMeasure} />
       </div>
       {said !== null && (
         <p className="m-0 mt-1">
@@ -172,6 +178,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
               ),
             )}
           {choices && best && <MakeLine choices={choices} unit={unit} />}
+          {settled === null && window && reading && <ToBeHad slot={slot.slot} window={window} unit={unit} />}
         </div>
         {other && <OtherPack onFit={(leaves) => void fit(leaves)} onTry={tryIt} available={available} bare={bareUnit(gap)} would={would} />}
       </div>
@@ -219,6 +226,24 @@ function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Elem
             : window.because}
       </p>
     </>
+  );
+}
+
+/** The nearest that a supplier has, where nobody need make one. */
+function ToBeHad({ slot: { wants }, window, unit }: { slot: Slot; window: PackWindow; unit: 'thou' | 'mm' }): JSX.Element | null {
+  if (!wants?.supply) return null;
+  const nearest = nearestOf(wants.supply, window);
+  return (
+    <p className="m-0 text-[16px]">
+      {nearest === null ? (
+        `Nothing of ${wants.supply.written} lands inside.`
+      ) : (
+        <>
+          To be had: <strong className="num font-semibold">{formatLength(nearest, unit)}</strong>{' '}
+          <span className="num text-ink2">{formatLength(nearest, unit === 'mm' ? 'thou' : 'mm')}</span>
+        </>
+      )}
+    </p>
   );
 }
 
