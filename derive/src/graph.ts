@@ -98,6 +98,10 @@ export interface ShaftForms {
   readonly depths: ReadonlyMap<string, LinearGap>;
 }
 
+/** Whether a slot moves a depth, such as where a gear stands: it is set for that, and mends no gap. */
+export const setsDepth = ({ depths }: ShaftForms, slotId: string): boolean =>
+  [...depths.values()].some((depth) => (depth.coefficients[slotId] ?? 0) !== 0);
+
 export function formsOf(facts: JobFacts, shaft: Shaft, current: BuildNow | null = null): ShaftForms {
   const slots = slotsOfShaft(facts, shaft.id).filter((slot) => slot.kind === 'adjuster');
   const stations = facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone);

@@ -20,6 +20,7 @@ export * from './reckoner.ts';
 export * from './record.ts';
 export * from './rests.ts';
 export { spoils } from './spoilt.ts';
+export * from './sideways.ts';
 export * from './sizes.ts';
 export * from './solve.ts';
 export * from './slotState.ts';

@@ -133,7 +133,7 @@ const toChoice = (pack: Pack, available: readonly LeafOnHand[], window: PackWind
 });
 
 /** A thickness in the drawer may come from several lots: those in turn. */
-function namedLeaves(thickness: Length, count: number, available: readonly LeafOnHand[]): FitLeaf[] {
+export function namedLeaves(thickness: Length, count: number, available: readonly LeafOnHand[]): FitLeaf[] {
   let left = count;
   return available
     .filter((a) => a.thickness === thickness)

@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
-import type { JobFacts } from '@elder-cog/contract';
-import { thou } from '@elder-cog/core';
+import type { JobFacts, Lot } from '@elder-cog/contract';
+import { solveShaft, thou } from '@elder-cog/core';
 import fc from 'fast-check';
-import { derive, moversOf, triedMark, triedShaft, type GapState } from './index.ts';
+import { derive, moversOf, solveQuestion, triedMark, triedShaft, type GapState } from './index.ts';
 import { Story } from './testing.ts';
 
 /** A layshaft with its four floats read on one build, thou, and then other washers in P and Q. */
@@ -116,6 +116,25 @@ describe('a pinion drawn up by a nut', () => {
       story.read('9');
       const [gap] = derive(structuredClone(story.facts)).shafts[0]?.gaps ?? [];
       expect(gap).toMatchObject({ adjuster: { role: 'pack' }, pack: { sense: 1 } });
+      // nor is another depth shim offered with a set for the whole shaft
+      const [shaft] = derive(story.facts).shafts;
+      const lots: Lot[] = [5, 33, 36].map((t) => ({
+        id: story.id(),
+        revision: 1,
+        thickness: thou(t),
+        written: String(t),
+        unit: 'thou',
+        owned: 2,
+        material: '',
+        keptIn: '',
+        note: '',
+      }));
+      const asked = shaft && solveQuestion(story.facts, shaft, { lots, fitted: [], laps: new Map() });
+      const held = asked?.question.slots.find(({ id }) => id === story.slot('depthShim'));
+      if (place === 'behindCup') expect(held).toMatchObject({ isFixed: true, choices: [{ thickness: thou(35) }] });
+      const solved = asked && solveShaft(asked.question);
+      for (const { picks } of solved?.solutions ?? []) expect(picks[story.slot('depthShim')] ?? held?.fitted).toEqual(held?.fitted);
+      expect(solved?.buy?.slot).not.toBe(story.slot('depthShim'));
       // another depth shim: behind the cone it touches no float; behind the cup it takes as much off it
       const next = story.build(null);
       next.fits.push({ id: story.id(), placeId: story.slot('depthShim'), leaves: [Story.leaf(38)], state: null });

@@ -15,7 +15,7 @@ import type { ShaftState } from './derive.ts';
 import type { SlotState } from './slotState.ts';
 import { slotLetter } from './drawn.ts';
 import { cleanAim } from './gap/index.ts';
-import { graphOf, filledPlaces } from './graph.ts';
+import { filledPlaces, formsOf, graphOf, setsDepth } from './graph.ts';
 import { availableFor, type Available } from './packs.ts';
 
 /** How far one thing that can be changed moves each gap of a shaft. */
@@ -127,9 +127,18 @@ export function solveQuestion(
     leaves.set(key, each);
     stock[key] = (stock[key] ?? 0) + each.quantity;
   }
+  const forms = formsOf(facts, shaft.shaft, shaft.current);
   const solverSlots: SolverSlot[] = slots.map((state): SolverSlot => {
     const { isOne, wants } = state.slot;
     const inNow = (state.fitting.leaves ?? []).flatMap((leaf) => Array.from({ length: leaf.count }, () => choiceId(leaf)));
+    // what sets a depth stays as it is, whatever the gaps want
+    if (setsDepth(forms, state.slot.id)) {
+      const stays = [...new Set(inNow)].flatMap((id) => {
+        const leaf = leaves.get(id);
+        return leaf ? [{ id, thickness: leaf.thickness }] : [];
+      });
+      return { id: state.slot.id, choices: stays, fitted: inNow, least: inNow.length, most: inNow.length, isFixed: true };
+    }
     return {
       id: state.slot.id,
       choices: forSlot(

@@ -4,4 +4,5 @@ export * from './leavesTotal.ts';
 export * from './madeSize.ts';
 export * from './reachableTotals.ts';
 export * from './searchPacks.ts';
+export * from './splitPacks.ts';
 export * from './supplierRange.ts';

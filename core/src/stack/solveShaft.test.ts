@@ -242,6 +242,13 @@ describe('a sleeve between washers, with two gears on its bush', () => {
     expect(buy?.gaps.sleeve).toBeGreaterThanOrEqual(thou(3));
     expect(buy?.gaps.sleeve).toBeLessThanOrEqual(thou(8));
   });
+  it('what is fixed stays, is not bought, and the rest is chosen round it', () => {
+    const slots = question.slots.map((s) => ({ ...s, lap: nanometres(0), ...(s.id === 'a' ? { isFixed: true } : {}) }));
+    const { solutions, nearest, buy } = solveShaft({ ...question, slots });
+    const stays = question.slots.find((s) => s.id === 'a')?.fitted ?? [];
+    for (const set of [...solutions, ...(nearest ? [nearest] : [])]) expect(set.picks.a).toEqual(stays);
+    expect(buy?.slot).not.toBe('a');
+  });
   it('what can be had for one place is bought for that place, and any for the others', () => {
     const none = { from: mm(30), to: mm(30), step: mm(1) };
     const slots = question.slots.map((s) => ({ ...s, lap: nanometres(0), ...(s.id === 'a' ? { supply: none } : {}) }));

@@ -133,7 +133,7 @@ function oneToBuy(question: SolverQuestion, { targets, options, caps }: Prepared
     if (best || (lapping && caps.every((cap) => cap === 0))) break;
     for (const [i, slot] of slots.entries()) {
       // what cannot be chosen is the part itself, and is not bought
-      if (slot.choices.length < 2 && (slot.lap ?? 0) > 0) continue;
+      if (slot.isFixed === true || (slot.choices.length < 2 && (slot.lap ?? 0) > 0)) continue;
       for (const thickness of thicknesses(question, { targets, options, caps }, i, slot.supply ?? supply)) {
         const made: Option = { ids: [NEW_PART], total: thickness, fresh: 1 };
         const tried = options.map((all, j) => (j === i ? [made] : all));

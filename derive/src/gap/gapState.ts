@@ -1,7 +1,7 @@
 import type { Acceptance, JobFacts, Station } from '@elder-cog/contract';
 import { type Length, lengthLine, type LinearGap, type MarkKind, nanometres, type Reading, type Sum, verdict, type Verdict } from '@elder-cog/core';
 import { packTotal, readingsOf, type BuildNow } from '../builds.ts';
-import type { ShaftForms } from '../graph.ts';
+import { setsDepth, type ShaftForms } from '../graph.ts';
 import type { Slot } from '../slots.ts';
 import { isOut, markOf, nearAtMost } from './judged.ts';
 import { nowOf, struckOn, type GapNow } from './gapNow.ts';
@@ -110,19 +110,14 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
 }
 
 /**
- * The slot a gap is set by: one that moves it, the fewer other gaps with it the better, and never before it one that also moves a depth,
- * which is set for its own sake. Where none moves it, the first there is, so that it can be said that it does not.
+ * The slot a gap is set by: one that moves it, the fewer other gaps with it the better, and never one that also moves a depth, which is set
+ * for its own sake. Where none moves it, the first there is, so that it can be said that it does not.
  */
 function adjusterOf(slots: readonly Slot[], coefficients: LinearGap['coefficients'], forms: ShaftForms): Slot | null {
   const packs = slots.filter((slot) => slot.kind === 'adjuster');
   const moves = packs.filter(({ id }) => coefficients[id] !== undefined && coefficients[id] !== 0);
-  const isForDepth = ({ id }: Slot): boolean => [...forms.depths.values()].some((depth) => (depth.coefficients[id] ?? 0) !== 0);
-  return (
-    moves.toSorted((a, b) => movedBy(a, forms) - movedBy(b, forms)).find((slot) => !isForDepth(slot)) ??
-    packs.find((slot) => !isForDepth(slot)) ??
-    packs[0] ??
-    null
-  );
+  const isFree = ({ id }: Slot): boolean => !setsDepth(forms, id);
+  return moves.toSorted((a, b) => movedBy(a, forms) - movedBy(b, forms)).find(isFree) ?? packs.find(isFree) ?? null;
 }
 
 /** How many gaps a slot moves. */

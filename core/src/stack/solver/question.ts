@@ -25,6 +25,8 @@ export interface SolverSlot {
   readonly most?: number;
   /** how much may be lapped off what is in it */
   readonly lap?: Length;
+  /** what is in it stays in it: nothing is chosen or bought for it */
+  readonly isFixed?: boolean;
   /** what can be had for it, where it is not what can be had for all */
   readonly supply?: SupplierRange;
 }

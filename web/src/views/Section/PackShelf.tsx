@@ -27,6 +27,8 @@ import { SlotWants } from './SlotWants.tsx';
 import { bareUnit, rangeWords } from '../../state/understood.ts';
 import { usePackChoices } from '../../workers/packs.ts';
 
+/** A place that sets where a gear stands is set for that alone. */
+const NOT_FOR_GAPS = 'What could be changed here sets where a gear stands: nothing is offered for this gap.';
 const NOTHING: ForSlot = { fits: [], toMeasure: [] };
 
 interface PackShelfProps {
@@ -74,7 +76,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
     if (needsPack) fitButton.current?.focus();
   }, [isReckoned, choices, needsPack, onFocused]);
 
-  if (!pack || !slot) return <div />;
+  if (!pack || !slot) return <p className="m-0 px-4 py-3 text-ink2">{shaft.slots.some((s) => s.slot.kind === 'adjuster') ? NOT_FOR_GAPS : ''}</p>;
   const fit = async (leaves: readonly FitLeaf[]): Promise<void> => {
     try {
       await send(fitPack(shaft, slot.slot.id, leaves));

@@ -19,6 +19,7 @@ import { Parts } from './Parts.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 import { SetUp, setUpStep } from './SetUp.tsx';
 import { isCoupled, Moves, ShaftAnswer, useShaftSets } from './ShaftSets.tsx';
+import { Sideways } from './Sideways.tsx';
 import { Sizes } from './Sizes.tsx';
 import { TriedLine, WouldGaps } from './Tried.tsx';
 
@@ -78,6 +79,7 @@ export default function Section(): JSX.Element {
   const checks = step === null && !isPuttingTogether && (
     <>
       <OtherSlots shaft={shaft} gap={gap} onTry={onTry} would={wouldGaps} />
+      <Sideways shaft={shaft} gap={gap} onTry={onTry} />
       <Checks shaft={shaft} />
       <Sizes shaft={shaft} gap={gap} />
       <WhenHot shaft={shaft} gap={gap} />
