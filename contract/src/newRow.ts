@@ -1,5 +1,5 @@
 import { FEATURES, type FeatureKindName, type Length } from '@elder-cog/core';
-import type { Feature, Station } from './facts/index.ts';
+import type { FaceFact, Feature, Station } from './facts/index.ts';
 
 export type NewStation = Omit<Station, 'revision'>;
 
@@ -60,6 +60,27 @@ export const newLink = (shaftId: string, feature: Pick<Feature, 'id' | 'role' | 
   reads: { what: 'feature', feature: feature.id },
   method: 'size',
   instrument: null,
+});
+
+interface DepthQuestion extends Pick<NewStation, 'name' | 'position' | 'instrument'> {
+  /** the face it is measured from, and the one it is measured down to */
+  readonly from: Pick<FaceFact, 'id' | 'side'>;
+  readonly to: Pick<FaceFact, 'id'>;
+}
+
+/** How far one face is below another: into the body of the part that the one is of, away from the end that it looks to. Proud is less than nothing. */
+export const newDepth = (shaftId: string, { name, from, to, position, instrument }: DepthQuestion, newId: () => string): NewStation => ({
+  ...BASE,
+  id: newId(),
+  shaftId,
+  subject: 'depth',
+  moreIs: 'loose',
+  role: `depth.${position}`,
+  name,
+  position,
+  reads: from.side === 'in' ? { what: 'depth', from: from.id, to: to.id } : { what: 'depth', from: to.id, to: from.id },
+  method: 'size',
+  instrument,
 });
 
 /** A bush, the journal that runs in it, and the clearance between. */

@@ -1,8 +1,10 @@
 /** Facts in, answers out: the one place where what was seen becomes what is said. */
 export * from './builds.ts';
 export * from './derive.ts';
+export * from './depths.ts';
 export * from './doubt.ts';
 export { slotLetter } from './drawn.ts';
+export * from './faceWords.ts';
 export * from './gap/index.ts';
 export * from './graph.ts';
 export * from './hot.ts';

@@ -49,9 +49,11 @@ export interface ShaftNow {
 /** Everything shown of one gap: what speaks for it now, its verdict, the pack that is wanted, and what its builds taught. */
 export function gapState(facts: JobFacts, station: Station, letter: string, { slots, builds, forms, gone }: ShaftNow): GapState {
   const current = builds[builds.length - 1] ?? null;
-  const form = (station.reads?.what === 'gap' ? forms.gaps.get(station.reads.contacts[0] ?? '') : undefined) ?? null;
+  const isDepth = station.reads?.what === 'depth';
+  const form =
+    (isDepth ? forms.depths.get(station.id) : station.reads?.what === 'gap' ? forms.gaps.get(station.reads.contacts[0] ?? '') : null) ?? null;
   const coefficients = form?.coefficients ?? {};
-  const adjuster = adjusterOf(slots, coefficients, forms);
+  const adjuster = isDepth ? depthShim(slots, coefficients) : adjusterOf(slots, coefficients, forms);
   const packNow = adjuster && current ? (current.fitted.get(adjuster.id)?.leaves ?? null) : null;
   const sense = (adjuster && coefficients[adjuster.id]) ?? 0;
   const limits = limitInUse(facts, station.id, station.aim.closesBy);
@@ -119,6 +121,10 @@ function adjusterOf(slots: readonly Slot[], coefficients: LinearGap['coefficient
   const isFree = ({ id }: Slot): boolean => !setsDepth(forms, id);
   return moves.toSorted((a, b) => movedBy(a, forms) - movedBy(b, forms)).find(isFree) ?? packs.find(isFree) ?? null;
 }
+
+/** The slot that sets a depth: the first that moves it. */
+const depthShim = (slots: readonly Slot[], coefficients: LinearGap['coefficients']): Slot | null =>
+  slots.find(({ id, kind }) => kind === 'adjuster' && (coefficients[id] ?? 0) !== 0) ?? null;
 
 /** How many gaps a slot moves. */
 const movedBy = ({ id }: Slot, { gaps }: ShaftForms): number => [...gaps.values()].filter((gap) => (gap.coefficients[id] ?? 0) !== 0).length;

@@ -10,6 +10,7 @@ import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { useSkips } from '../../state/skips.ts';
 import { Checks } from './Checks.tsx';
+import { Depths } from './Depths.tsx';
 import { Doubt } from './Doubt.tsx';
 import { GapList } from './GapList.tsx';
 import { GapPanel } from './GapPanel.tsx';
@@ -80,6 +81,7 @@ export default function Section(): JSX.Element {
     <>
       <OtherSlots shaft={shaft} gap={gap} onTry={onTry} would={wouldGaps} />
       <Sideways shaft={shaft} gap={gap} onTry={onTry} />
+      <Depths shaft={shaft} />
       <Checks shaft={shaft} />
       <Sizes shaft={shaft} gap={gap} />
       <WhenHot shaft={shaft} gap={gap} />

@@ -1,4 +1,4 @@
-import { counted, describeLength, leavesTotal, withTolerance, type LeafLine } from '@elder-cog/core';
+import { counted, describeLength, leavesTotal, withTolerance, type LeafLine, type PlainQuantity } from '@elder-cog/core';
 import { availableFor, slotStateOf, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Heading, Primary, Secondary } from '../../kit/controls.tsx';
@@ -56,12 +56,20 @@ export function SetUp({ step, shaft, gap, onMethod }: SetUpProps): JSX.Element {
   );
 }
 
+const EXAMPLES = {
+  float: { thou: 'like 3½-7½ thou', mm: 'like 0.04-0.09 mm' },
+  size: { thou: 'like 0.958-0.962 in', mm: 'like 24.30-24.40 mm' },
+} as const;
+
 export function LimitsPanel({
   gap,
   onDone,
   onSkip,
+  quantity,
 }: {
   gap: Pick<GapState, 'station' | 'limits'>;
+  /** what they are limits of; a float where nothing is said */
+  quantity?: PlainQuantity;
   onDone?: () => void;
   onSkip?: () => void;
 }): JSX.Element {
@@ -72,7 +80,7 @@ export function LimitsPanel({
     saidAt: gap.limits?.fact.saidAt ?? '',
   });
   const entry = useEntry(
-    { field: 'limits', bare: bareUnit(gap) },
+    { field: 'limits', bare: bareUnit(gap), ...(quantity ? { quantity } : {}) },
     {
       initial: gap.limits?.fact.written ?? '',
       also: withTolerance,
@@ -87,7 +95,9 @@ export function LimitsPanel({
   return (
     <form onSubmit={entry.keep}>
       <Heading>Limits of the {gap.station.name.toLowerCase()}</Heading>
-      <p className="m-0 mb-2 text-ink2">As the manual prints them: 3½-7½ thou · 0.04 to 0.09 mm · max 11 thou · preload 2-5 thou</p>
+      {quantity === undefined && (
+        <p className="m-0 mb-2 text-ink2">As the manual prints them: 3½-7½ thou · 0.04 to 0.09 mm · max 11 thou · preload 2-5 thou</p>
+      )}
       <div className="flex flex-wrap items-start gap-3">
         <EntryField
           entry={entry}
@@ -95,7 +105,7 @@ export function LimitsPanel({
           label="Limits"
           hideLabel
           autoFocus
-          placeholder={bareUnit(gap) === 'mm' ? 'like 0.04-0.09 mm' : 'like 3½-7½ thou'}
+          placeholder={EXAMPLES[quantity === undefined ? 'float' : 'size'][bareUnit(gap)]}
           className="w-full max-w-md"
         />
         <OriginFields origin={origin} onChange={setOrigin} id="limits" />

@@ -1,0 +1,112 @@
+import { describe, expect, it } from '@jest/globals';
+import { newDepth } from '@elder-cog/contract';
+import { INSTRUMENTS, mm, parseLimits, thou, type Instrument } from '@elder-cog/core';
+import { depthsOf, derive, type GapState } from './index.ts';
+import { Story } from './testing.ts';
+
+const { depthMm, caliperMm } = INSTRUMENTS;
+
+const NO_FACE = { id: '', side: 'in' } as const;
+
+/** A pinion whose depth shim is behind its head cone, with its depth read; and one more depth, between two faces that no shim moves. */
+function pinion() {
+  const story = new Story({ template: 'pinionByNut', place: 'behindCone', limits: '2-4 thou' });
+  const shim = story.slot('depthShim');
+  const built = story.build([20]);
+  built.fits.push({ id: story.id(), placeId: shim, leaves: [Story.leaf(35)], state: null });
+  const station = story.facts.stations.find((s) => s.subject === 'depth');
+  if (!station) throw new Error('no depth');
+  const read = (text: string, by: Instrument = depthMm): string => story.read(text, { method: 'size', instrument: by }, station.id);
+  const limit = (text: string): void => {
+    const { min, max } = parseLimits(text, 'mm');
+    const of = { stationId: station.id, min: min ?? null, max: max ?? null, written: text, unit: 'mm' as const };
+    story.facts.limits.push({
+      id: story.id(),
+      revision: 1,
+      ...of,
+      source: 'manual',
+      pageOrWhom: '',
+      saidAt: '',
+      working: '',
+      specId: null,
+      inUse: true,
+    });
+  };
+  const depth = (): GapState | undefined => {
+    const [shaft] = derive(story.facts).shafts;
+    return shaft && depthsOf(story.facts, shaft)[0];
+  };
+  return { story, shim, read, limit, depth };
+}
+
+describe('how far a face is below another', () => {
+  it('is read as it is typed, less a parallel where one was laid across, and judged by its limits', () => {
+    const { read, limit, depth } = pinion();
+    expect(depth()?.now.kind).toBe('none');
+    limit('24.30-24.40 mm');
+    read('34.36 - 10');
+    expect(depth()?.now).toMatchObject({ kind: 'read', reading: { value: mm(24.36) } });
+    expect(depth()?.verdict).toMatchObject({ place: 'in' });
+  });
+  it('is moved by the shim that sets it, and by no other: what was read is carried over, and not believed', () => {
+    const { story, shim, read, depth } = pinion();
+    read('24.36');
+    story.build([24]);
+    expect(depth()?.now).toMatchObject({ kind: 'read', reading: { value: mm(24.36) } });
+    story.build(null).fits.push({ id: story.id(), placeId: shim, leaves: [Story.leaf(38)], state: null });
+    const moved = depth();
+    // behind the head cone, thicker puts the pinion farther from the seat
+    expect(moved?.now.kind).toBe('forecast');
+    expect(Math.abs((moved?.now.reading?.value ?? 0) - mm(24.36))).toBe(thou(3));
+    expect(moved?.adjuster?.id).toBe(shim);
+  });
+  it('by two instruments is weighed together where they agree, and both stand where they do not', () => {
+    const agree = pinion();
+    agree.read('24.36');
+    agree.read('24.38', caliperMm);
+    expect(agree.depth()?.now).toMatchObject({ kind: 'read', disagree: null });
+    expect(agree.depth()?.now.methods).toHaveLength(2);
+    const differ = pinion();
+    differ.read('24.36');
+    differ.read('24.60', caliperMm);
+    expect(differ.depth()?.now.disagree).not.toBeNull();
+    expect(differ.depth()?.now.because).toContain('Two methods disagree');
+  });
+  it('proud is less than nothing', () => {
+    const { read, limit, depth } = pinion();
+    limit('-0.05 to 0.05 mm');
+    read('-0.03');
+    expect(depth()?.now.reading?.value).toBe(mm(-0.03));
+    expect(depth()?.verdict?.place).toBe('in');
+  });
+  it('is measured into the body, away from the end its datum looks to: shims behind a cup bring it up, and the depth comes down', () => {
+    const story = new Story({ template: 'taperPair', place: 'behindCup', limits: '2-4 thou' });
+    story.build([20]);
+    const face = (role: string) => story.facts.places.flatMap((p) => p.faces).find((f) => f.role === role) ?? NO_FACE;
+    const [shaft] = story.facts.shafts;
+    const made = newDepth(
+      shaft?.id ?? '',
+      { name: 'Cup below the face', from: face('casing.face'), to: face('cupIn.back'), position: 20, instrument: depthMm },
+      () => story.id(),
+    );
+    story.facts.stations.push({ ...made, revision: 1 });
+    story.read('24.36', { method: 'size', instrument: depthMm }, made.id);
+    story.build([23]);
+    const [state] = derive(story.facts).shafts;
+    const [depth] = state ? depthsOf(story.facts, state) : [];
+    expect(depth?.now).toMatchObject({ kind: 'forecast', reading: { value: mm(24.36) - thou(3) } });
+  });
+  it('may be put down between any two faces', () => {
+    const { story } = pinion();
+    const [shaft] = story.facts.shafts;
+    const faces = story.facts.places.flatMap((p) => p.faces);
+    const made = newDepth(
+      shaft?.id ?? '',
+      { name: 'Seal below the nose', from: faces[0] ?? NO_FACE, to: faces[1] ?? NO_FACE, position: 21, instrument: depthMm },
+      () => story.id(),
+    );
+    story.facts.stations.push({ ...made, revision: 1 });
+    const [state] = derive(story.facts).shafts;
+    expect(state && depthsOf(story.facts, state).map(({ station }) => station.name)).toEqual(['Pinion depth', 'Seal below the nose']);
+  });
+});

@@ -1,0 +1,47 @@
+import { expect, test } from './workshop.ts';
+
+test('a depth between two faces: put down, limited, read over a parallel and by caliper, the two compared, and judged', async ({ page, empty }) => {
+  await page.goto(`${empty.url}/new`);
+  await page.getByLabel('Machine', { exact: true }).fill('Ridge tractor');
+  await page.getByLabel('Shaft', { exact: true }).fill('Input shaft');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.waitForURL('**/section**');
+  await page.locator('#limits').fill('0.04-0.09 mm');
+  await page.locator('#limits').press('Enter');
+  await page.locator('#pack').fill('0.60 mm');
+  await page.locator('#pack').press('Enter');
+  await page.locator('#leaves').fill('0.50×2 0.10×4 mm');
+  await page.locator('#leaves').press('Enter');
+  await page.getByRole('button', { name: /^Dial, pushed/ }).click();
+  await page.getByRole('button', { name: /Shown in thou first/ }).click();
+
+  const depths = page.getByRole('region', { name: 'Depths' });
+  await depths.getByRole('button', { name: /Add a depth/ }).click();
+  const form = depths.getByRole('form', { name: 'A depth to be read' });
+  await form.getByLabel('From').selectOption('Casing, face');
+  await form.getByLabel('Down to').selectOption('Casing, seat');
+  await form.getByLabel('What it is called').fill('Race below the flange');
+  await form.getByRole('button', { name: 'Add it' }).click();
+  const depth = depths.getByRole('group', { name: 'Race below the flange' });
+  await depth.getByRole('button', { name: /Limits/ }).click();
+  await depth.locator('#limits').fill('24.30-24.40 mm');
+  await depth.locator('#limits').press('Enter');
+  await expect(depth.locator('#limits')).toBeHidden();
+  await expect(depth.getByText('24.300–24.400')).toBeVisible();
+  // a depth micrometer over a parallel of 10: 34.36 less 10
+  await depth.getByLabel(/^Reading/).fill('34.36 - 10');
+  await depth.getByLabel(/^Reading/).press('Enter');
+  await expect(depth.getByText('24.360')).toBeVisible();
+  await expect(depth.getByText('Right')).toBeVisible();
+  // a caliper agrees to its hundredths; a third that does not is said, and nothing is averaged away
+  await depth.getByLabel('Read with').selectOption('Caliper, mm');
+  await depth.getByLabel(/^Reading/).fill('24.38');
+  await depth.getByLabel(/^Reading/).press('Enter');
+  await expect(depth.getByText(/they agree/)).toBeVisible();
+  await depth.getByRole('button', { name: 'That was wrong' }).click();
+  await depth.getByLabel(/^Reading/).fill('24.60');
+  await depth.getByLabel(/^Reading/).press('Enter');
+  await expect(depth.getByText(/Two methods disagree/)).toBeVisible();
+  await page.reload();
+  await expect(depth.getByText(/Two methods disagree/)).toBeVisible();
+});
