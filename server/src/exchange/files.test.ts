@@ -6,6 +6,9 @@ import { strToU8, unzipSync, zipSync } from 'fflate';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { createApp, importFile, jobFile, jobFacts, memoryWorkshop, openDb, readBare, readFile, workshopFile, zipped, type Db } from '../index.ts';
+import { Evening } from '../attack/evening.ts';
+import { everyFact } from '../store/facts.ts';
+import { lots } from '../store/lots.ts';
 import { OLD_FILES } from '../../../contract/src/oldFiles.fixture.ts';
 
 const at = '2026-11-01T00:00:00.000Z';
@@ -37,6 +40,31 @@ describe('a job sent away and brought in', () => {
     expect(jobFacts(away, demoId)).toEqual(jobFacts(home, demoId));
     expect(derive(jobFacts(away, demoId))).toEqual(derive(jobFacts(home, demoId)));
     expect(jobFile(away, demoId, at)).toEqual(jobFile(home, demoId, at));
+  });
+  it('whatever was done to it: shafts put together by hand, what goes in their places, leaves that were measured', async () => {
+    const done = new Set<string>();
+    for (let seed = 1; seed <= 3; seed++) {
+      const home = openDb(':memory:');
+      const evening = new Evening(home, 9000 + seed);
+      for (let n = 0; n < 120; n++) {
+        const change = evening.some();
+        if (!change) continue;
+        try {
+          evening.send(change, 'a77ac000-0000-4000-8000-00000000aaaa');
+          done.add(change.kind);
+        } catch {
+          // it was changed or taken out before: nothing was written
+        }
+      }
+      const away = openDb(':memory:');
+      importFile(away, (await readFile(zipped(workshopFile(home, at), null))).file);
+      for (const { job } of everyFact(home)) {
+        expect({ seed, facts: jobFacts(away, job.id) }).toEqual({ seed, facts: jobFacts(home, job.id) });
+        expect(derive(jobFacts(away, job.id))).toEqual(derive(jobFacts(home, job.id)));
+      }
+      expect(lots.all(away)).toEqual(lots.all(home));
+    }
+    expect([...done]).toEqual(expect.arrayContaining(['shaft.edit', 'place.wants', 'build.add']));
   });
   it('takes with it the leaves that are in it, and no more', () => {
     const { lots } = jobFile(filled(), demoId, at);
