@@ -143,3 +143,24 @@ describe('a pinion drawn up by a nut', () => {
     },
   );
 });
+
+describe('a place that is taken out of the drawing', () => {
+  it('takes with it what was fitted in it, and no build', () => {
+    const story = new Story({ template: 'layshaft', place: 'inLine', limits: null });
+    const built = story.build(null);
+    for (const [role, t] of [
+      ['packP', 59],
+      ['packQ', 98],
+    ] as const)
+      built.fits.push({ id: story.id(), placeId: story.slot(role), leaves: [Story.leaf(t)], state: null });
+    const gap = story.facts.stations.find((s) => s.subject === 'gap');
+    story.read('11', {}, gap?.id ?? '');
+    const gone = story.slot('packQ');
+    const facts: JobFacts = { ...story.facts, places: story.facts.places.map((p) => (p.id === gone ? { ...p, gone: true } : p)) };
+    const { shafts, damage } = derive(facts);
+    expect(shafts[0]?.builds).toHaveLength(1);
+    expect(shafts[0]?.slots.filter(({ slot }) => slot.kind === 'adjuster').map(({ slot, words }) => [slot.role, words])).toEqual([['packP', '59']]);
+    expect(shafts[0]?.gaps[0]?.now.reading?.value).toBe(thou(11));
+    expect(damage).toEqual([]);
+  });
+});
