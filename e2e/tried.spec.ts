@@ -37,3 +37,25 @@ test('a washer tried moves every gap that shares it, before anything is fitted; 
   await expect(gaps.nth(0)).toContainText('Forecast');
   await expect(gaps.nth(3)).toContainText('(11)');
 });
+
+test('the sheet of a layshaft prints with every gap of it, and nothing to press', async ({ page, others }) => {
+  const [van] = OTHERS.jobs;
+  await page.goto(`${others.url}/jobs/${van?.job.id ?? ''}/section?shaft=${van?.shafts[0]?.id ?? ''}`, { waitUntil: 'networkidle' });
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('[data-section] svg')).toBeVisible();
+  const gaps = page.getByRole('list', { name: 'Gaps' });
+  for (const [name, value] of [
+    ['Cluster between plates', '13.5'],
+    ['Front gear on the bush', '5'],
+    ['Rear gear on the bush', '9'],
+    ['The stack, to the circlip', '7'],
+  ] as const)
+    await expect(gaps.getByRole('listitem').filter({ hasText: name })).toContainText(value);
+  await expect(page.getByRole('region', { name: 'All gaps together' })).toBeVisible();
+  for (const name of ['Another pack…', 'Change the parts ▸', 'What goes here ▸', 'How sure is it ▸', 'When it is hot ▸', 'Add a depth ▸'])
+    await expect(page.getByRole('button', { name, exact: true }).first()).toBeHidden();
+  await expect(page.getByText('tick: may be lapped')).toBeHidden();
+  // the drawing with its gaps and what they come to on the first sheet, what moves what and the checks on the second
+  const pdf = await page.pdf({ format: 'A4', preferCSSPageSize: true });
+  expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b(?!s)/g) ?? []).toHaveLength(2);
+});

@@ -104,8 +104,14 @@ test('sizes make the drawing to scale; a part turned round and a bad size are sa
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-section]')).toHaveAttribute('data-section', /^SCALE [\d.]+ : [\d.]+/);
   await expect(page.getByText('1 of 4 measured')).toBeVisible();
-  await page.getByRole('button', { name: 'Shaft', exact: true }).click();
-  await expect(page.locator('[data-section] p')).toContainText('Shaft (turned round)');
+  await page.getByRole('button', { name: 'Change the parts' }).click();
+  const parts = page.getByRole('region', { name: 'Parts of the shaft' });
+  await parts.getByRole('button', { name: /^Thrust washer/ }).first().click();
+  await parts.getByRole('button', { name: 'Turn round' }).click();
+  await expect(page.locator('[data-section] p')).toContainText(/Thrust washer[^,]*(, [a-z]+ end)? \(turned round\)/);
+  // what holds the rest is not turned
+  await parts.getByRole('button', { name: 'Shaft', exact: true }).click();
+  await expect(parts.getByRole('button', { name: 'Turn round' })).toBeDisabled();
 });
 
 test('with every size but one known, the reading finds it', async ({ page, demo }) => {

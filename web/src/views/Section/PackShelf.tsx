@@ -129,7 +129,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
         <div>
           <Wanted gap={gap} unit={unit} />
           {pack.sum.length > 0 && (
-            <Quiet onClick={() => setSumShown((s) => !s)} aria-expanded={sumShown} className="lg:hidden">
+            <Quiet onClick={() => setSumShown((s) => !s)} aria-expanded={sumShown} className="lg:hidden print:hidden">
               {sumShown ? 'Hide the sum' : 'Show the sum'} ▸
             </Quiet>
           )}

@@ -123,7 +123,9 @@ export function Moves({ sets: { movers, shaft, lapped, toggle, most, setMost } }
         </caption>
         <thead>
           <tr>
-            <th className="text-left text-[15px] font-normal text-ink2">tick: may be lapped</th>
+            <th className="text-left text-[15px] font-normal text-ink2">
+              <span className="print:hidden">tick: may be lapped</span>
+            </th>
             {shaft.gaps.map(({ letter, station }) => (
               <th key={letter} scope="col" className="label w-9 text-right text-[17px] font-semibold text-blue" title={station.name}>
                 {letter}
@@ -136,12 +138,17 @@ export function Moves({ sets: { movers, shaft, lapped, toggle, most, setMost } }
             <tr key={id} className="border-t border-rule">
               <th scope="row" className="text-left leading-5 font-normal">
                 {!isSlot ? (
-                  <label className="flex min-h-11 cursor-pointer items-center gap-2">
-                    <input type="checkbox" checked={lapped.has(id)} onChange={() => toggle(id)} className="h-5 w-5 shrink-0 accent-blue" />
+                  <label className="flex min-h-11 cursor-pointer items-center gap-2 print:min-h-6">
+                    <input
+                      type="checkbox"
+                      checked={lapped.has(id)}
+                      onChange={() => toggle(id)}
+                      className={`h-5 w-5 shrink-0 accent-blue ${lapped.has(id) ? '' : 'print:hidden'}`}
+                    />
                     <span className="min-w-0">{name}</span>
                   </label>
                 ) : (
-                  <span className="flex min-h-9 items-center gap-2">
+                  <span className="flex min-h-9 items-center gap-2 print:min-h-6">
                     <span className="label w-5 font-semibold text-brass-text">{letter}</span>
                     <span>
                       {name.replace(/^Washer [A-Z], /, '')} <span className="text-ink2">thicker</span>
@@ -316,7 +323,7 @@ function Gaps({ gaps, shaft }: { gaps: Readonly<Record<string, Length>>; shaft: 
     if (value === undefined || !limits) return [];
     return [{ letter, value, mark: verdict({ kind: 'estimate', value, u: 0 }, limits.limits, { moreIs: station.moreIs }).place }];
   });
-  return <GapFigures label="What the gaps come to" gaps={shown} />;
+  return <GapFigures label="What they come to" gaps={shown} />;
 }
 
 /** "A goes from 10 to 6, D from 6 to 10": what sharing parts does to the others. */
