@@ -35,18 +35,15 @@ export function OtherSlots({ shaft, gap, onTry, would }: OtherSlotsProps): JSX.E
         const { slot, words } = state;
         return (
           <div key={slot.id}>
-            <p className="m-0 flex flex-wrap items-center gap-x-4">
+            <div className="flex flex-wrap items-center gap-x-4">
               <span className="text-[17px]">{slot.name}</span>
               <span className="num text-[18px] font-semibold">{words}</span>
-              <Quiet
-                onClick={() => setOpen((now) => (now === slot.id ? null : slot.id))}
-                aria-expanded={open === slot.id}
-                className="no-print ml-auto"
-              >
+              <span className="ml-auto" />
+              <SlotWants slot={slot} bare={bareUnit(gap)} toMeasure={forSlot(state, availableFor(slot.id, lots, fitted)).toMeasure} />
+              <Quiet onClick={() => setOpen((now) => (now === slot.id ? null : slot.id))} aria-expanded={open === slot.id} className="no-print">
                 {isSaid(shaft, slot.id) ? 'Another there…' : 'Say what is in…'}
               </Quiet>
-            </p>
-            <SlotWants slot={slot} bare={bareUnit(gap)} toMeasure={forSlot(state, availableFor(slot.id, lots, fitted)).toMeasure} />
+            </div>
             {open === slot.id && (
               <OtherPack
                 onFit={(leaves) => fit(slot.id, leaves)}

@@ -100,10 +100,11 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
           {senseWords}
           {proof}
         </span>
-        <Quiet onClick={() => setOther((o) => !o)} aria-expanded={other} className="no-print -my-2 ml-auto">
+        <span className="no-print ml-auto" />
+        <SlotWants key={slot.slot.id} slot={slot.slot} bare={bareUnit(gap)} toMeasure={toMeasure} />
+        <Quiet onClick={() => setOther((o) => !o)} aria-expanded={other} className="no-print -my-2">
           Another pack…
         </Quiet>
-        <SlotWants key={slot.slot.id} slot={slot.slot} bare={bareUnit(gap)} toMeasure={toMeasure} />
       </div>
       {said !== null && (
         <p className="m-0 mt-1">

@@ -81,9 +81,9 @@ export default function Section(): JSX.Element {
     <>
       <OtherSlots shaft={shaft} gap={gap} onTry={onTry} would={wouldGaps} />
       <Sideways shaft={shaft} gap={gap} onTry={onTry} />
-      <Depths shaft={shaft} />
       <Checks shaft={shaft} />
       <Sizes shaft={shaft} gap={gap} />
+      <Depths shaft={shaft} />
       <WhenHot shaft={shaft} gap={gap} />
     </>
   );

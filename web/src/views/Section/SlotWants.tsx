@@ -21,20 +21,26 @@ export function SlotWants({ slot, bare, toMeasure = [] }: SlotWantsProps): JSX.E
   const [open, setOpen] = useState(false);
   const said = wantsWords(slot.wants ?? {}, unit);
   return (
-    <div className="no-print basis-full">
-      <p className="m-0 flex flex-wrap items-center gap-x-3 text-[16px]">
-        <Quiet onClick={() => setOpen((o) => !o)} aria-expanded={open}>
-          What goes here ▸
-        </Quiet>
-        <span className="text-ink2">{said}</span>
-        {toMeasure.length > 0 && (
-          <span>
-            {counted(toMeasure)} in the <Link to="/drawer">Drawer</Link> may go here: measure {missing(slot.wants ?? {}, toMeasure)} first.
-          </span>
-        )}
-      </p>
-      {open && <WantsForm slot={slot} bare={bare} onDone={() => setOpen(false)} />}
-    </div>
+    <>
+      <Quiet onClick={() => setOpen((o) => !o)} aria-expanded={open} className="no-print -my-2">
+        What goes here ▸
+      </Quiet>
+      {(said !== '' || toMeasure.length > 0) && (
+        <p className="no-print order-1 m-0 flex basis-full flex-wrap items-center gap-x-3 text-[16px]">
+          <span className="text-ink2">{said}</span>
+          {toMeasure.length > 0 && (
+            <span>
+              {counted(toMeasure)} in the <Link to="/drawer">Drawer</Link> may go here: measure {missing(slot.wants ?? {}, toMeasure)} first.
+            </span>
+          )}
+        </p>
+      )}
+      {open && (
+        <div className="no-print order-1 basis-full">
+          <WantsForm slot={slot} bare={bare} onDone={() => setOpen(false)} />
+        </div>
+      )}
+    </>
   );
 }
 
