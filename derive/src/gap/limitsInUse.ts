@@ -17,6 +17,12 @@ export interface NominalState {
 
 const factInUse = (facts: JobFacts, stationId: string): Limit | undefined => rowsOf(facts, stationId).limits.findLast((l) => l.inUse);
 
+/** Limits as they were given. */
+export const givenLimits = ({ min, max }: Pick<Limit, 'min' | 'max'>): Limits => ({
+  ...(min === null ? {} : { min }),
+  ...(max === null ? {} : { max }),
+});
+
 /**
  * What a station is judged by; a single figure with no tolerance judges nothing.
  *
@@ -25,7 +31,7 @@ const factInUse = (facts: JobFacts, stationId: string): Limit | undefined => row
 export function limitInUse(facts: JobFacts, stationId: string, closesBy: Length = ZERO): LimitState | null {
   const fact = factInUse(facts, stationId);
   if (!fact || (fact.min === null && fact.max === null)) return null;
-  const given: Limits = { ...(fact.min === null ? {} : { min: fact.min }), ...(fact.max === null ? {} : { max: fact.max }) };
+  const given = givenLimits(fact);
   if (closesBy === 0) return { fact, limits: given };
   const { min, max } = closedFloat(given);
   const moved = (limit: Length): Length => nanometres(limit + closesBy);

@@ -1,5 +1,5 @@
 import { formatLength, formatLimits, MARK_WORDS, nanometres, unitWord, ZERO, type Length } from '@elder-cog/core';
-import { limitsThatDisagree, type GapState, type LimitState } from '@elder-cog/derive';
+import { givenLimits, limitsThatDisagree, type GapState, type LimitState } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Quiet } from '../../kit/controls.tsx';
@@ -112,7 +112,7 @@ function BigNumber({
 
 /** "as it must read now: 1.6 less than 5–8, for it opens by that when hot". */
 function movedWords({ fact, closesBy = ZERO }: LimitState, unit: 'thou' | 'mm'): string {
-  const given = formatLimits({ ...(fact.min === null ? {} : { min: fact.min }), ...(fact.max === null ? {} : { max: fact.max }) }, unit);
+  const given = formatLimits(givenLimits(fact), unit);
   const by = formatLength(nanometres(Math.abs(closesBy)), unit);
   return `as it must read now: ${given} when hot, and it ${closesBy > 0 ? 'closes' : 'opens'} ${by} till then`;
 }

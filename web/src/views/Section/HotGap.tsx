@@ -11,7 +11,16 @@ import {
   type Length,
   type Limits,
 } from '@elder-cog/core';
-import { hotGrowth, hotQuestion, type GapState, type HotGroup, type HotQuestion, type HotState, type ShaftState } from '@elder-cog/derive';
+import {
+  givenLimits,
+  hotGrowth,
+  hotQuestion,
+  type GapState,
+  type HotGroup,
+  type HotQuestion,
+  type HotState,
+  type ShaftState,
+} from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Chip, Field, Heading } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
@@ -169,10 +178,7 @@ function Hot({ gap, growth, unit }: { gap: GapState; growth: Length; unit: 'thou
   const { now, limits, station } = gap;
   const read = now.reading?.kind === 'estimate' ? now.reading.value : null;
   const by = `${formatLength(nanometres(Math.abs(growth)), unit)} ${unitWord(unit)}`;
-  const given = limits && {
-    ...(limits.fact.min === null ? {} : { min: limits.fact.min }),
-    ...(limits.fact.max === null ? {} : { max: limits.fact.max }),
-  };
+  const given = limits && givenLimits(limits.fact);
   // a lone maximum is from nothing up to it, before both are moved
   const cold = movedBy(closedFloat(given ?? {}), -growth);
   const isHot = (limits?.closesBy ?? 0) !== 0;

@@ -1,4 +1,5 @@
 import { FEATURES, formatLength, formatLimits, isFeatureKind, unitWord, type LengthUnit } from '@elder-cog/core';
+import { givenLimits } from '@elder-cog/derive';
 import { format } from 'date-fns';
 import { useState, type JSX } from 'react';
 import { Link, useParams } from 'react-router';
@@ -89,8 +90,11 @@ export default function AskSheet(): JSX.Element {
       <p className="m-0">
         {row.limits ? (
           <>
-            I have: <span className="num font-semibold">{formatLimits(row.limits.limits, unit)}</span> {unitWord(unit)},{' '}
-            {originWords(row.limits.fact)}
+            I have:{' '}
+            <span className="num font-semibold">
+              {formatLimits(row.limits.closesBy === undefined ? row.limits.limits : givenLimits(row.limits.fact), unit)}
+            </span>{' '}
+            {unitWord(unit)}, {originWords(row.limits.fact)}
             {row.limits.fact.source === 'reckoned' ? ` (${row.limits.fact.working})` : ''}.
           </>
         ) : (
