@@ -22,6 +22,11 @@ async function rested(page: Page): Promise<void> {
 test('no limits, no leaves and a pack nobody measured: read, judged when limits come, and a pack chosen', async ({ page, empty }) => {
   await newMachine(page, empty.url);
   await page.getByRole('button', { name: 'None known' }).click();
+  // it may have been counted, all the same
+  await page.getByLabel('leaves, if counted').fill('x');
+  await expect(page.getByRole('alert')).toHaveText('How many is a whole number.');
+  await expect(page.getByRole('button', { name: 'Not known' })).toBeDisabled();
+  await page.getByLabel('leaves, if counted').fill('3');
   await page.getByRole('button', { name: 'Not known' }).click();
   await page.getByRole('button', { name: 'None yet' }).click();
   await page.getByRole('button', { name: /^Dial, pushed/ }).click();
@@ -29,7 +34,7 @@ test('no limits, no leaves and a pack nobody measured: read, judged when limits 
   await entry(page).fill('88>12');
   await entry(page).press('Enter');
   await expect(page.getByText('Kept: 24.0 thou.')).toBeVisible();
-  await expect(page.getByText('Nobody has measured it.')).toBeVisible();
+  await expect(page.getByText('3 leaves. Nobody has measured them.')).toBeVisible();
   // the same questions are not asked at the next visit
   await page.reload();
   await expect(entry(page)).toBeVisible();

@@ -3,6 +3,16 @@ export const FILE_VERSION = 7;
 
 /** The state of a place whose pack is in, and nobody has measured it. */
 export const NOT_MEASURED = 'not measured';
+const COUNTED = /^not measured, (\d{1,2}) of them$/;
+
+/** What is said of a pack nobody has measured: so many leaves, where they were counted. */
+export const notMeasured = (count: number | null): string => (count === null ? NOT_MEASURED : `${NOT_MEASURED}, ${count} of them`);
+export const isNotMeasured = (state: string | null): boolean => state === NOT_MEASURED || countedIn(state) !== null;
+/** How many leaves of a pack nobody has measured were counted; null where none were. */
+export const countedIn = (state: string | null): number | null => {
+  const [, count] = COUNTED.exec(state ?? '') ?? [];
+  return count === undefined ? null : Number(count);
+};
 
 /** Counted up whenever the shape of a reply changes: a test holds the two together. */
 export const WIRE = 6;

@@ -17,6 +17,9 @@ import {
   REPLIES,
   station,
   FILE_VERSION,
+  countedIn,
+  isNotMeasured,
+  notMeasured,
   WIRE,
   workshopFile,
   type Change,
@@ -160,5 +163,16 @@ describe('the file format', () => {
   });
   it('leaves alone what is no file of its own', () => {
     for (const other of [null, 7, 'x', [], { format: 'elder-cog/workshop', version: FILE_VERSION }]) expect(upgradeFile(other)).toBe(other);
+  });
+});
+
+describe('a pack nobody has measured', () => {
+  it('is so whether its leaves were counted or not, and says how many where they were', () => {
+    for (const count of [null, 1, 3, 12]) {
+      const state = notMeasured(count);
+      expect([isNotMeasured(state), countedIn(state)]).toEqual([true, count]);
+    }
+    for (const state of [null, '', 'hand tight', 'not measured, some of them', 'not measured, 3 of them, or so'])
+      expect([isNotMeasured(state), countedIn(state)]).toEqual([false, null]);
   });
 });

@@ -1,4 +1,4 @@
-import { NOT_MEASURED, type Acceptance, type Build, type FitLeaf, type JobFacts, type Limit, type ReadingFact } from '@elder-cog/contract';
+import { isNotMeasured, type Acceptance, type Build, type FitLeaf, type JobFacts, type Limit, type ReadingFact } from '@elder-cog/contract';
 import { isMetric, leavesTotal, type Length, nanometres } from '@elder-cog/core';
 
 import { UNKNOWN_LEAVES } from './readable.ts';
@@ -113,7 +113,7 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
         ...before,
         ...(fit.partId === undefined ? {} : { partId: fit.partId }),
         ...(fit.turned === undefined ? {} : { turned: fit.turned }),
-        leaves: slot?.kind === 'adjuster' ? (fit.leaves === UNKNOWN_LEAVES || fit.state === NOT_MEASURED ? null : fit.leaves) : before.leaves,
+        leaves: slot?.kind === 'adjuster' ? (fit.leaves === UNKNOWN_LEAVES || isNotMeasured(fit.state) ? null : fit.leaves) : before.leaves,
         state: fit.state ?? before.state,
       });
     }

@@ -1,6 +1,6 @@
 import {
   newLink,
-  NOT_MEASURED,
+  notMeasured,
   type Build,
   type Change,
   type Feature,
@@ -189,8 +189,8 @@ export const fitPack = (shaft: ShaftState, slotId: string, leaves: readonly FitL
   buildOf(shaft, shaft.current === null ? 'as_found' : stageOf(shaft, slotId), [{ id: newId(), placeId: slotId, leaves: [...leaves], state: null }]);
 
 /** As it was found, with a pack nobody has measured: it can be read all the same. */
-export const packNotKnown = (shaft: ShaftState, slotId: string): Change =>
-  buildOf(shaft, 'as_found', [{ id: newId(), placeId: slotId, leaves: [], state: NOT_MEASURED }]);
+export const packNotKnown = (shaft: ShaftState, slotId: string, count: number | null = null): Change =>
+  buildOf(shaft, 'as_found', [{ id: newId(), placeId: slotId, leaves: [], state: notMeasured(count) }]);
 
 /** A set of parts for several slots at once, as one build; what is to be lapped stays open till it is done and measured. */
 export function takeSet(

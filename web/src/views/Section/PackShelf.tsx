@@ -1,4 +1,4 @@
-import type { FitLeaf } from '@elder-cog/contract';
+import { countedIn, type FitLeaf } from '@elder-cog/contract';
 import { formatLength, nanometres, nearestOf, unitWord, type Length, type PackWindow } from '@elder-cog/core';
 import {
   availableFor,
@@ -115,7 +115,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
         <div>
           <p className="m-0 mb-1 text-ink2">in now</p>
           {slot.fitting.leaves === null ? (
-            <p className="m-0">Nobody has measured it.</p>
+            <p className="m-0">{unmeasuredWords(slot.fitting.state)}</p>
           ) : (
             <>
               <Pack leaves={slot.fitting.leaves} />
@@ -197,6 +197,16 @@ function settledWords({ now, mark, verdict, needsPack, pack, limits }: GapState)
   if (needsPack || now.kind !== 'read' || now.disagree || !limits || pack?.refusal) return null;
   // why is said beside the number, once
   return verdict?.because ? 'Nothing to fit until that can be told.' : (now.because ?? null);
+}
+
+/** "3 leaves. Nobody has measured them." */
+function unmeasuredWords(state: string | null): string {
+  const count = countedIn(state);
+  return count === null
+    ? 'Nobody has measured it.'
+    : count === 1
+      ? 'One leaf. Nobody has measured it.'
+      : `${count} leaves. Nobody has measured them.`;
 }
 
 function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Element | null {

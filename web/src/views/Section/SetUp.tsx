@@ -1,7 +1,7 @@
 import { counted, describeLength, leavesTotal, withTolerance, type LeafLine, type PlainQuantity } from '@elder-cog/core';
 import { availableFor, slotStateOf, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
-import { Heading, Primary, Secondary } from '../../kit/controls.tsx';
+import { Heading, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
 import { fitPack, foundAs, isSaid, leavesFromSaid, oneByOne, packNotKnown, setLimits } from '../../state/gapActions.ts';
@@ -133,13 +133,16 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
       ).catch(() => undefined);
   };
   const entry = useEntry({ field: 'pack', bare: bareUnit(gap) }, { onKeep: ({ value }) => keep(value) });
+  const [counted, setCounted] = useState('');
+  const count = /^\d{1,2}$/.test(counted.trim()) && Number(counted) > 0 ? Number(counted) : null;
+  const isCount = counted.trim() === '' || count !== null;
   return (
     <form onSubmit={entry.keep}>
       <Heading>What is in now, {slot?.slot.name.replace(/^Pack /, '').toLowerCase()}?</Heading>
       <p className="m-0 mb-2 text-ink2">
         Mic every leaf: 16+7 thou · 0.50 mm + 3 thou · none. Not known is an answer too: what to add is reckoned all the same.
       </p>
-      <div className="flex items-start gap-3 max-sm:flex-col">
+      <div className="flex flex-wrap items-start gap-3 max-sm:flex-col">
         <EntryField
           entry={entry}
           id="pack"
@@ -158,11 +161,24 @@ function PackPanel({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
         </Secondary>
         <Secondary
           className="mt-1 min-h-14"
-          onClick={() => slot && void send(...foundAs(shaft, packNotKnown(shaft, slot.slot.id), facts)).catch(() => undefined)}
+          disabled={!isCount}
+          onClick={() => slot && void send(...foundAs(shaft, packNotKnown(shaft, slot.slot.id, count), facts)).catch(() => undefined)}
         >
           Not known
         </Secondary>
+        <label className="mt-1 flex min-h-14 items-center gap-2">
+          <span className="text-ink2">leaves, if counted</span>
+          <input
+            value={counted}
+            onChange={(event) => setCounted(event.target.value)}
+            inputMode="numeric"
+            aria-invalid={!isCount}
+            maxLength={2}
+            className="num h-14 w-16 border border-edge bg-sheet px-2 text-center text-[20px]"
+          />
+        </label>
       </div>
+      {!isCount && <Refusal>How many is a whole number.</Refusal>}
     </form>
   );
 }
