@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { newLink } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, type Instrument } from '@elder-cog/core';
-import { derive, doubtsOf, type GapDoubt } from './index.ts';
+import { derive, doubtsOf, sizeOf, type GapDoubt } from './index.ts';
 import { Story } from './testing.ts';
 
 /** A gear on a bush between washers, its sizes read; the washer is what is chosen, so that bush less gear less washer is the float. */
@@ -63,6 +63,18 @@ describe('how sure a gap is', () => {
     const [before] = told(ALL).doubts();
     const [after] = told(ALL.map((each) => (each.name.test('gear') ? { ...each, reads: ['51.80 mm', '51.80 mm'] } : each))).doubts();
     expect(after?.U).toBeCloseTo(before?.again?.U ?? NaN, 3);
+  });
+
+  it('two instruments that do not agree on a size are said to; what nobody said it was read with is held against none', () => {
+    const { story } = told(ALL);
+    const feature = story.facts.features.find((f) => f.name.startsWith('gear'));
+    const at = story.facts.stations.find((s) => s.reads?.what === 'feature' && s.reads.feature === feature?.id)?.id ?? '';
+    if (!feature) throw new Error('no gear');
+    expect(sizeOf(story.facts, feature).disagree).toBeNull();
+    story.read('51.95 mm', { method: 'size', instrument: micMm }, at);
+    expect(sizeOf(story.facts, feature).disagree?.difference).toBe(mm(0.15));
+    story.read('51.95 mm', { method: 'size', instrument: null }, at);
+    expect(sizeOf(story.facts, feature).disagree).toBeNull();
   });
 
   it('names sizes of which nobody said what they were read with, and takes them as they are', () => {

@@ -1,7 +1,7 @@
 import type { Feature, JobFacts, ReadingFact } from '@elder-cog/contract';
 import { INSTRUMENTS, repeats, type Instrument, type Length } from '@elder-cog/core';
 import { readingsOf, withdrawnIds } from './builds.ts';
-import { asInstrument, poolEntries, readingComesTo } from './readingValue.ts';
+import { asInstrument, poolEntries, readingComesTo, type Pooled } from './readingValue.ts';
 import { remembered } from './remember.ts';
 
 /** What a size of a part was read to be. */
@@ -12,11 +12,13 @@ export interface FeatureSize {
   readonly u: number | null;
   /** those that count, in the order they were kept */
   readonly readings: readonly ReadingFact[];
+  /** two instruments do not agree: the last speaks, and so far they differ; null where they do */
+  readonly disagree: Pooled['disagree'];
   /** the station it is read at, where there is one */
   readonly stationId: string | null;
 }
 
-const NOT_READ: FeatureSize = { value: null, u: null, readings: [], stationId: null };
+const NOT_READ: FeatureSize = { value: null, u: null, readings: [], disagree: null, stationId: null };
 
 /** How well a size would be known. */
 export interface SizeAgain {
@@ -77,10 +79,12 @@ const entriesOf = (readings: readonly ReadingFact[]): Parameters<typeof poolEntr
 
 function sizeFrom(readings: readonly ReadingFact[], stationId: string | null): FeatureSize {
   const mine = counted(readings);
-  const reading = poolEntries(entriesOf(mine))?.reading;
+  const pooled = poolEntries(entriesOf(mine));
+  const reading = pooled?.reading;
   const isKnownBy = mine.every(({ raw }) => raw.instrument !== null);
   if (reading?.kind !== 'estimate') return { ...NOT_READ, readings: mine, stationId };
-  return { value: reading.value, u: isKnownBy ? reading.u : null, readings: mine, stationId };
+  const known = isKnownBy ? { u: reading.u, disagree: pooled?.disagree ?? null } : { u: null, disagree: null };
+  return { value: reading.value, ...known, readings: mine, stationId };
 }
 
 /** What a size was read to be; nothing where nobody has read it. */

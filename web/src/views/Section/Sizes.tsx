@@ -21,7 +21,7 @@ import {
   type ShaftState,
 } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
-import { Quiet } from '../../kit/controls.tsx';
+import { Quiet, Refusal } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
 import { keepSize, withdraw } from '../../state/gapActions.ts';
@@ -157,6 +157,7 @@ function SizeField({ shaftId, feature, size, bare, how }: SizeFieldProps): JSX.E
     },
   );
   const keep = (): void => (entry.text.trim() === '' ? clear() : entry.keep());
+  const apart = size.disagree && `Two instruments differ by ${describeLength(size.disagree.difference, typed)}: find out why.`;
   return (
     <form
       onSubmit={(event) => {
@@ -174,6 +175,7 @@ function SizeField({ shaftId, feature, size, bare, how }: SizeFieldProps): JSX.E
         label={size.readings.length > 1 ? `${feature.name}, mean of ${size.readings.length}` : feature.name}
         placeholder={typed === 'mm' ? 'like 84.20' : 'like 3.3150'}
       />
+      {apart && <Refusal>{apart}</Refusal>}
     </form>
   );
 }
