@@ -1,7 +1,7 @@
 import type { Assembly, JobFacts, OpenItem, Shaft, Station } from '@elder-cog/contract';
 import { formatLength, isFeatureKind, type Length, type MarkKind, nanometres, type DrawnShaft } from '@elder-cog/core';
 import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow } from './builds.ts';
-import { gapState, type GapState } from './gap/index.ts';
+import { gapState, withTogether, type GapState } from './gap/index.ts';
 import { drawnShaft } from './drawn.ts';
 import { filledPlaces, formsOf } from './graph.ts';
 import { readable, type Damage } from './readable.ts';
@@ -151,9 +151,10 @@ export function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, go
   const current = builds[builds.length - 1] ?? null;
   const stations = inOrder(facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone));
   const now = { slots: slotsOfShaft(facts, shaft.id), builds, forms: formsOf(facts, shaft, current), gone };
-  const gaps = stations
+  const each = stations
     .filter((s) => s.subject === 'gap')
     .map((station, i) => accepting(facts, gapState(facts, station, String.fromCharCode(65 + i), now)));
+  const gaps = withTogether(each, now.forms);
   const slots = now.slots.map((slot): SlotState => {
     const fitting = current?.fitted.get(slot.id) ?? { leaves: null, state: null };
     return {

@@ -144,6 +144,42 @@ describe('a pinion drawn up by a nut', () => {
   );
 });
 
+describe('a washer that moves two gaps', () => {
+  /** A and D read so, P and Q as they are; limits of A 7–12, of D as said, thou. */
+  function pack(limitsOfD: string | null): NonNullable<GapState['pack']> | null {
+    const story = new Story({ template: 'layshaft', place: 'inLine', limits: '7-12 thou' });
+    const built = story.build(null);
+    for (const [role, t] of [
+      ['packP', 59],
+      ['packQ', 98],
+    ] as const)
+      built.fits.push({ id: story.id(), placeId: story.slot(role), leaves: [Story.leaf(t)], state: null });
+    const gaps = story.facts.stations.filter((s) => s.subject === 'gap');
+    const [limit] = story.facts.limits;
+    const [min, max] = (limitsOfD ?? '').split('-').map(Number);
+    if (limit && limitsOfD !== null)
+      story.facts.limits.push({ ...limit, id: story.id(), stationId: gaps[3]?.id ?? '', min: thou(min ?? 0), max: thou(max ?? 0) });
+    story.read('13½', {}, gaps[0]?.id);
+    story.read('7', {}, gaps[3]?.id);
+    return derive(story.facts).shafts[0]?.gaps[0]?.pack ?? null;
+  }
+  it('has the window that suits both, where there is one', () => {
+    // A alone: 59 − 6½ to 59 − 1½. D goes the other way: 7 + 59 − P within 8 to 11 is P 55 to 58
+    expect(pack(null)?.together).toEqual({ min: thou(52.5), max: thou(57.5) });
+    expect(pack('8-11')?.together).toEqual({ min: thou(55), max: thou(57.5) });
+  });
+  it('has none where no one thickness brings both in', () => {
+    // D within 2 to 5 is P 61 to 64
+    expect(pack('2-5')?.together).toBeNull();
+  });
+  it('is said of a shared slot alone', () => {
+    const story = new Story({ limits: '5-8 thou' });
+    story.build([28]);
+    story.read('24');
+    expect(derive(story.facts).shafts[0]?.gaps[0]?.pack).not.toHaveProperty('together');
+  });
+});
+
 describe('a place that is taken out of the drawing', () => {
   it('takes with it what was fitted in it, and no build', () => {
     const story = new Story({ template: 'layshaft', place: 'inLine', limits: null });

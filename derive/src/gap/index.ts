@@ -5,3 +5,4 @@ export * from './ladder.ts';
 export * from './lessons.ts';
 export * from './limitsInUse.ts';
 export * from './packQuestion.ts';
+export * from './together.ts';

@@ -16,6 +16,12 @@ import type { GapNow } from './gapNow.ts';
 import type { LimitState } from './limitsInUse.ts';
 import type { Proof } from './proof.ts';
 
+/** A pack between so thick and so thick brings in every gap that it moves. */
+export interface Together {
+  readonly min: Length;
+  readonly max: Length;
+}
+
 export interface PackQuestionState {
   readonly slot: Slot;
   readonly sense: Sense;
@@ -24,6 +30,8 @@ export interface PackQuestionState {
   readonly known: boolean;
   readonly proved: Proof | null;
   readonly window: PackWindow | null;
+  /** of a slot that moves other gaps too: what suits all of them; null where nothing does */
+  readonly together?: Together | null;
   readonly refusal: { readonly code: string; readonly message: string } | null;
   readonly sum: Sum;
 }

@@ -238,6 +238,13 @@ function Wanted({ gap, unit }: { gap: GapState; unit: 'thou' | 'mm' }): JSX.Elem
             ? 'none is sure'
             : window.because}
       </p>
+      {gap.pack?.together !== undefined && (
+        <p className="m-0 text-[16px] leading-5">
+          {gap.pack.together === null
+            ? 'No one thickness suits every gap it moves.'
+            : `For every gap it moves: ${rangeWords(isChange ? unsigned(gap.pack.together) : gap.pack.together, unit)}`}
+        </p>
+      )}
     </>
   );
 }

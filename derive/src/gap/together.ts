@@ -1,0 +1,47 @@
+import { nanometres, packWindow, ReckoningError } from '@elder-cog/core';
+import type { ShaftForms } from '../graph.ts';
+import type { GapState } from './gapState.ts';
+import { cleanAim, type Together } from './packQuestion.ts';
+
+/**
+ * Gaps whose slot moves others too, each with the window that suits all of them: where the windows of the slot meet. A gap that is not read or
+ * has no limits says nothing of it.
+ */
+export const withTogether = (gaps: readonly GapState[], forms: ShaftForms): GapState[] =>
+  gaps.map((gap) => (gap.isShared && gap.pack?.window ? { ...gap, pack: { ...gap.pack, together: windowOfAll(gap, gaps, forms) } } : gap));
+
+/** Null where no one pack brings all of them in. */
+function windowOfAll({ pack }: GapState, gaps: readonly GapState[], forms: ShaftForms): Together | null {
+  let [min, max] = [-Infinity, Infinity];
+  for (const gap of gaps) {
+    const window = pack && windowOn(gap, pack, forms);
+    if (!window) continue;
+    min = Math.max(min, window.min);
+    max = Math.min(max, window.max);
+  }
+  return min <= max ? { min: nanometres(min), max: nanometres(max) } : null;
+}
+
+/** The packs of a slot that bring one gap in; null where it does not move it, or nobody can say. */
+function windowOn(
+  { station, now, limits, unit }: GapState,
+  { slot, fitted, known }: NonNullable<GapState['pack']>,
+  forms: ShaftForms,
+): Together | null {
+  const sense = (station.reads?.what === 'gap' ? forms.gaps.get(station.reads.contacts[0] ?? '')?.coefficients[slot.id] : undefined) ?? 0;
+  if (sense === 0 || !limits || !now.reading || now.kind === 'stale' || now.disagree) return null;
+  try {
+    const window = packWindow({
+      fittedPack: known ? fitted : null,
+      measured: now.reading,
+      limits: limits.limits,
+      aim: cleanAim(station.aim),
+      sense,
+      unit,
+    });
+    return window.reachable ? window : { min: nanometres(1), max: nanometres(0) };
+  } catch (error) {
+    if (error instanceof ReckoningError) return null;
+    throw error;
+  }
+}
