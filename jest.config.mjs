@@ -2,7 +2,7 @@
 export default {
   testEnvironment: 'node',
   // a slow machine is no fault: nothing is timed here
-  testTimeout: 60_000,
+  testTimeout: 240_000,
   roots: ['<rootDir>/core', '<rootDir>/contract', '<rootDir>/derive', '<rootDir>/server', '<rootDir>/demo', '<rootDir>/web/src'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
