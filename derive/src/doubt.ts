@@ -2,7 +2,7 @@ import type { JobFacts } from '@elder-cog/contract';
 import { coverageFactor, doubtShares, nanometres, stackGap, type GapTerm, type Length, type StackLink } from '@elder-cog/core';
 import { packTotal } from './builds.ts';
 import type { ShaftState } from './derive.ts';
-import { filledPlaces, formsOf } from './graph.ts';
+import { filledPlaces, formAt, formsOf } from './graph.ts';
 import { sizeAgain, sizeOf, type FeatureSize, type SizeAgain } from './sizes.ts';
 import type { GapState } from './gap/index.ts';
 
@@ -46,8 +46,7 @@ function ofReading({ now }: GapState): GapDoubt[] {
 }
 
 function ofSizes(facts: JobFacts, { shaft, current, slots }: ShaftState, { station }: GapState): GapDoubt[] {
-  const [contact] = station.reads?.what === 'gap' ? station.reads.contacts : [];
-  const form = formsOf(facts, shaft, current).gaps.get(contact ?? '');
+  const form = formAt(formsOf(facts, shaft, current), station);
   if (!form || form.constant === null) return [];
   const packs = slots.filter(({ slot }) => slot.kind === 'adjuster' && (form.coefficients[slot.id] ?? 0) !== 0);
   if (packs.some(({ fitting }) => fitting.leaves === null)) return [];

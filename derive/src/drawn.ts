@@ -2,7 +2,7 @@ import type { JobFacts, Shaft } from '@elder-cog/contract';
 import { isMetric, NM_PER, type DrawnShaft, type Length } from '@elder-cog/core';
 import type { SlotState } from './slotState.ts';
 import type { GapState } from './gap/index.ts';
-import type { Filled } from './graph.ts';
+import { contactOf, type Filled } from './graph.ts';
 import { sizeOf } from './sizes.ts';
 
 const inMm = (length: Length | null): number | null => (length === null ? null : length / NM_PER.mm);
@@ -58,7 +58,7 @@ export function drawnShaft(facts: JobFacts, shaft: Shaft, { filled, gaps, slots 
       .filter((contact) => contact.shaftId === shaft.id)
       .map(({ id, a, b, kind, standId }) => ({ id, a, b, kind, ...(standId === null ? {} : { stand: standId }) })),
     gaps: gaps.flatMap(({ station, letter, now }) => {
-      const [contact] = station.reads?.what === 'gap' ? station.reads.contacts : [];
+      const contact = contactOf(station);
       if (contact === undefined) return [];
       const value = now.reading && now.kind !== 'stale' && now.reading.kind === 'estimate' ? now.reading.value : null;
       return [{ contact, letter, name: station.name, value, forecast: now.kind === 'forecast' }];

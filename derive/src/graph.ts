@@ -1,5 +1,5 @@
-import type { Feature, JobFacts, PartFact, PlaceFact, Shaft } from '@elder-cog/contract';
-import { nanometres, shaftModel, type FaceGraph, type LinearGap } from '@elder-cog/core';
+import type { Feature, JobFacts, PartFact, PlaceFact, Shaft, Station } from '@elder-cog/contract';
+import { nanometres, shaftModel, type FaceDepth, type FaceGraph, type LinearGap } from '@elder-cog/core';
 import type { BuildNow } from './builds.ts';
 import { sizeOf } from './sizes.ts';
 import { slotsOfShaft } from './slots.ts';
@@ -98,17 +98,33 @@ export interface ShaftForms {
   readonly depths: ReadonlyMap<string, LinearGap>;
 }
 
+/** The open contact that a station reads, if it reads one. */
+export const contactOf = ({ reads }: Pick<Station, 'reads'>): string | undefined => (reads?.what === 'gap' ? reads.contacts[0] : undefined);
+
+/** How what a station reads follows from the slots; null where it reads neither a gap nor a depth of this shaft. */
+export const formAt = ({ gaps, depths }: ShaftForms, station: Pick<Station, 'id' | 'reads'>): LinearGap | null =>
+  (station.reads?.what === 'depth' ? depths.get(station.id) : gaps.get(contactOf(station) ?? '')) ?? null;
+
 /** Whether a slot moves a depth, such as where a gear stands: it is set for that, and mends no gap. */
 export const setsDepth = ({ depths }: ShaftForms, slotId: string): boolean =>
   [...depths.values()].some((depth) => (depth.coefficients[slotId] ?? 0) !== 0);
 
-export function formsOf(facts: JobFacts, shaft: Shaft, current: BuildNow | null = null): ShaftForms {
+interface AskedForms {
+  /** lengths counted as chosen besides what is in the slots: how they count is told then, measured or not */
+  readonly chosen?: readonly string[];
+  /** depths that no station reads */
+  readonly across?: readonly FaceDepth[];
+}
+
+/** The gaps and depths of a shaft as it is built, or as it is drawn before anything was. */
+export function formsOf(facts: JobFacts, shaft: Shaft, current: BuildNow | null = null, { chosen = [], across = [] }: AskedForms = {}): ShaftForms {
   const slots = slotsOfShaft(facts, shaft.id).filter((slot) => slot.kind === 'adjuster');
   const stations = facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone);
+  const read = stations.flatMap(({ id, reads }): FaceDepth[] => (reads?.what === 'depth' ? [{ id, from: reads.from, to: reads.to }] : []));
   const { gaps, depths } = shaftModel(
     graphOf(facts, shaft, { current }),
-    slots.map(({ id }) => ({ id, length: id })),
-    { depths: stations.flatMap(({ id, reads }) => (reads?.what === 'depth' ? [{ id, from: reads.from, to: reads.to }] : [])) },
+    [...new Set([...slots.map(({ id }) => id), ...chosen])].map((id) => ({ id, length: id })),
+    { depths: [...read, ...across] },
   );
   return {
     gaps: new Map(gaps.map(({ contact, ...form }) => [contact, form])),

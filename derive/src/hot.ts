@@ -1,8 +1,8 @@
 import type { JobFacts } from '@elder-cog/contract';
-import { cupGrip, hotGap, nanometres, refuse, shaftModel, type CupGrip, type HotLink, type Length, type Sense } from '@elder-cog/core';
+import { cupGrip, hotGap, nanometres, refuse, type CupGrip, type HotLink, type Length, type Sense } from '@elder-cog/core';
 import { packTotal } from './builds.ts';
 import type { ShaftState } from './derive.ts';
-import { filledPlaces, graphOf, type Filled } from './graph.ts';
+import { filledPlaces, formAt, formsOf, type Filled } from './graph.ts';
 import { sizeOf } from './sizes.ts';
 import type { GapState } from './gap/index.ts';
 
@@ -54,18 +54,12 @@ const sideOf = ({ place }: Filled): HotGroup['side'] => (CASE.has(place.kind) ||
 
 /** The parts on the way of a gap by what they grow with; null where nothing joins its two faces. */
 export function hotQuestion(facts: JobFacts, { shaft, current, slots }: ShaftState, { station }: GapState): HotQuestion | null {
-  const [contact] = station.reads?.what === 'gap' ? station.reads.contacts : [];
   const filled = filledPlaces(facts, shaft, current);
   const bearings = new Map(facts.contacts.flatMap(({ id, standId }) => (standId === null ? [] : [[standId, id] as const])));
   const sizes = filled.flatMap((each) => each.features.map((feature) => ({ each, feature, id: bearings.get(feature.id) ?? feature.id })));
   const packs = slots.filter(({ slot }) => slot.kind === 'adjuster');
-  // each length counted as chosen tells how it counts, measured or not
-  const asked = [...new Set([...sizes.map(({ id }) => id), ...packs.map(({ slot }) => slot.id)])];
-  const { gaps } = shaftModel(
-    graphOf(facts, shaft, { current }),
-    asked.map((id) => ({ id, length: id })),
-  );
-  const coefficients: Readonly<Record<string, Sense>> = gaps.find((gap) => gap.contact === contact)?.coefficients ?? {};
+  const forms = formsOf(facts, shaft, current, { chosen: sizes.map(({ id }) => id) });
+  const coefficients = formAt(forms, station)?.coefficients ?? {};
   const groups = new Map<string, HotGroup & { readonly parts: string[] }>();
   const groupOf = (of: Filled, material: string): string => {
     const side = sideOf(of);

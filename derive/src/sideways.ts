@@ -1,9 +1,9 @@
 import type { FitLeaf, Fitted, JobFacts, Lot } from '@elder-cog/contract';
-import { nanometres, shaftModel, splitPacks, type Length, type PackSplit } from '@elder-cog/core';
+import { nanometres, splitPacks, type Length, type PackSplit } from '@elder-cog/core';
 import { packTotal } from './builds.ts';
 import type { ShaftState } from './derive.ts';
 import type { GapState } from './gap/index.ts';
-import { graphOf } from './graph.ts';
+import { formAt, formsOf } from './graph.ts';
 import { availableFor, namedLeaves, type Available } from './packs.ts';
 import type { SlotState } from './slotState.ts';
 import { forSlot } from './solve.ts';
@@ -19,22 +19,19 @@ export interface Sideways {
 /** What holds the shaft, and the shaft. */
 const HELD: ReadonlySet<string> = new Set(['casing', 'hub']);
 const MOVED: ReadonlySet<string> = new Set(['shaft', 'pinion']);
+/** Where the one stands in the other. */
+const ACROSS = 'across';
 
 /** The two packs on either side of a shaft that set one gap between them; null where there are not two, or nobody knows what is in them. */
 export function sidewaysOf(facts: JobFacts, { shaft, current, slots }: ShaftState, { station }: GapState): Sideways | null {
-  const [contact] = station.reads?.what === 'gap' ? station.reads.contacts : [];
   const places = facts.places.filter((p) => p.shaftId === shaft.id);
   const packs = slots.filter(({ slot }) => slot.kind === 'adjuster');
   const [from] = places.find(({ kind }) => HELD.has(kind))?.faces ?? [];
   const [to] = places.find(({ kind }) => MOVED.has(kind))?.faces ?? [];
   if (!from || !to) return null;
-  const { gaps, depths } = shaftModel(
-    graphOf(facts, shaft, { current }),
-    packs.map(({ slot }) => ({ id: slot.id, length: slot.id })),
-    { depths: [{ id: 'across', from: from.id, to: to.id }] },
-  );
-  const inGap = gaps.find((gap) => gap.contact === contact)?.coefficients ?? {};
-  const across = depths[0]?.coefficients ?? {};
+  const forms = formsOf(facts, shaft, current, { across: [{ id: ACROSS, from: from.id, to: to.id }] });
+  const inGap = formAt(forms, station)?.coefficients ?? {};
+  const across = forms.depths.get(ACROSS)?.coefficients ?? {};
   const [one, other, ...more] = packs.filter(({ slot }) => (inGap[slot.id] ?? 0) !== 0);
   if (!one || !other || more.length > 0 || one.fitting.leaves === null || other.fitting.leaves === null) return null;
   const ratio = (inGap[one.slot.id] ?? 0) / (inGap[other.slot.id] ?? 1);
@@ -84,12 +81,9 @@ const taken = (leaves: readonly FitLeaf[], { lotId, thickness }: Available): num
   leaves.filter((leaf) => leaf.lotId === lotId && leaf.thickness === thickness).reduce((sum, leaf) => sum + leaf.count, 0);
 
 /** What is on hand for two places together: the Drawer, and all that is in either. */
-function forBoth([one, other]: Sideways['slots'], lots: readonly Lot[], fitted: readonly Fitted[]): Available[] {
+function forBoth([one, other]: Sideways['slots'], lots: readonly Lot[], fitted: readonly Fitted[]): readonly Available[] {
   const both = new Set([one.slot.id, other.slot.id]);
   const asOne = fitted.map((f) => (both.has(f.slotId) ? { ...f, slotId: one.slot.id } : f));
-  const here = new Set([one, other].flatMap(({ fitting }) => (fitting.leaves ?? []).map((leaf) => leaf.lotId ?? '')));
   const all = availableFor(one.slot.id, lots, asOne);
-  const goes = (state: SlotState): ReadonlySet<Available> => new Set(forSlot(state, all).fits);
-  const [inOne, inOther] = [goes(one), goes(other)];
-  return all.filter((leaf) => here.has(leaf.lotId ?? '') || (inOne.has(leaf) && inOther.has(leaf)));
+  return forSlot(other, forSlot(one, all).fits).fits;
 }

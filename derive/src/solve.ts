@@ -1,21 +1,11 @@
 import type { FitLeaf, Fitted, JobFacts, Lot } from '@elder-cog/contract';
-import {
-  leafFits,
-  nanometres,
-  NM_PER,
-  shaftModel,
-  type Length,
-  type ShaftSolution,
-  type SolverGap,
-  type SolverQuestion,
-  type SolverSlot,
-} from '@elder-cog/core';
+import { leafFits, nanometres, NM_PER, type Length, type ShaftSolution, type SolverGap, type SolverQuestion, type SolverSlot } from '@elder-cog/core';
 import { packTotal } from './builds.ts';
 import type { ShaftState } from './derive.ts';
 import type { SlotState } from './slotState.ts';
 import { slotLetter } from './drawn.ts';
 import { cleanAim } from './gap/index.ts';
-import { filledPlaces, formsOf, graphOf, setsDepth } from './graph.ts';
+import { filledPlaces, formAt, formsOf, setsDepth } from './graph.ts';
 import { availableFor, type Available } from './packs.ts';
 
 /** How far one thing that can be changed moves each gap of a shaft. */
@@ -40,17 +30,9 @@ export function moversOf(facts: JobFacts, shaft: ShaftState): Mover[] {
   const features = filledPlaces(facts, shaft.shaft, shaft.current)
     .filter(({ place }) => LAPPED.has(place.kind))
     .flatMap((filled) => filled.features.filter((f) => f.kind === 'length'));
-  const asked = [...slots.map(({ slot }) => slot.id), ...features.map((f) => f.id)];
-  const { gaps } = shaftModel(
-    graphOf(facts, shaft.shaft, { current: shaft.current }),
-    asked.map((id) => ({ id, length: id })),
-  );
-  const by = (id: string, sign: 1 | -1): number[] =>
-    shaft.gaps.map(({ station }) => {
-      const [contact] = station.reads?.what === 'gap' ? station.reads.contacts : [];
-      // nought is nought whichever way it is counted
-      return sign * (gaps.find((g) => g.contact === contact)?.coefficients[id] ?? 0) || 0;
-    });
+  const forms = formsOf(facts, shaft.shaft, shaft.current, { chosen: features.map((f) => f.id) });
+  // nought is nought whichever way it is counted
+  const by = (id: string, sign: 1 | -1): number[] => shaft.gaps.map(({ station }) => sign * (formAt(forms, station)?.coefficients[id] ?? 0) || 0);
   return [
     ...slots.map(({ slot }, n): Mover => ({
       id: slot.id,

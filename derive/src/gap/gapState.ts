@@ -1,7 +1,7 @@
 import type { Acceptance, JobFacts, Station } from '@elder-cog/contract';
 import { type Length, lengthLine, type LinearGap, type MarkKind, nanometres, type Reading, type Sum, verdict, type Verdict } from '@elder-cog/core';
 import { packTotal, readingsOf, type BuildNow } from '../builds.ts';
-import { setsDepth, type ShaftForms } from '../graph.ts';
+import { formAt, setsDepth, type ShaftForms } from '../graph.ts';
 import type { Slot } from '../slots.ts';
 import { isOut, markOf, nearAtMost } from './judged.ts';
 import { nowOf, struckOn, type GapNow } from './gapNow.ts';
@@ -50,8 +50,7 @@ export interface ShaftNow {
 export function gapState(facts: JobFacts, station: Station, letter: string, { slots, builds, forms, gone }: ShaftNow): GapState {
   const current = builds[builds.length - 1] ?? null;
   const isDepth = station.reads?.what === 'depth';
-  const form =
-    (isDepth ? forms.depths.get(station.id) : station.reads?.what === 'gap' ? forms.gaps.get(station.reads.contacts[0] ?? '') : null) ?? null;
+  const form = formAt(forms, station);
   const coefficients = form?.coefficients ?? {};
   const adjuster = isDepth ? depthShim(slots, coefficients) : adjusterOf(slots, coefficients, forms);
   const packNow = adjuster && current ? (current.fitted.get(adjuster.id)?.leaves ?? null) : null;

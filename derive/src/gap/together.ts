@@ -1,7 +1,7 @@
-import { nanometres, packWindow, ReckoningError } from '@elder-cog/core';
-import type { ShaftForms } from '../graph.ts';
+import { nanometres } from '@elder-cog/core';
+import { formAt, type ShaftForms } from '../graph.ts';
 import type { GapState } from './gapState.ts';
-import { cleanAim, type Together } from './packQuestion.ts';
+import { cleanAim, packQuestion, type Together } from './packQuestion.ts';
 
 /**
  * Gaps whose slot moves others too, each with the window that suits all of them: where the windows of the slot meet. A gap that is not read or
@@ -23,25 +23,11 @@ function windowOfAll({ pack }: GapState, gaps: readonly GapState[], forms: Shaft
 }
 
 /** The packs of a slot that bring one gap in; null where it does not move it, or nobody can say. */
-function windowOn(
-  { station, now, limits, unit }: GapState,
-  { slot, fitted, known }: NonNullable<GapState['pack']>,
-  forms: ShaftForms,
-): Together | null {
-  const sense = (station.reads?.what === 'gap' ? forms.gaps.get(station.reads.contacts[0] ?? '')?.coefficients[slot.id] : undefined) ?? 0;
-  if (sense === 0 || !limits || !now.reading || now.kind === 'stale' || now.disagree) return null;
-  try {
-    const window = packWindow({
-      fittedPack: known ? fitted : null,
-      measured: now.reading,
-      limits: limits.limits,
-      aim: cleanAim(station.aim),
-      sense,
-      unit,
-    });
-    return window.reachable ? window : { min: nanometres(1), max: nanometres(0) };
-  } catch (error) {
-    if (error instanceof ReckoningError) return null;
-    throw error;
-  }
+function windowOn(gap: GapState, { slot, fitted, known }: NonNullable<GapState['pack']>, forms: ShaftForms): Together | null {
+  const sense = formAt(forms, gap.station)?.coefficients[slot.id] ?? 0;
+  const { window } = packQuestion({ ...gap, slot, fitted, known, sense, proved: null, aim: cleanAim(gap.station.aim) });
+  return window && !window.reachable ? NOTHING : window;
 }
+
+/** No pack does it. */
+const NOTHING: Together = { min: nanometres(1), max: nanometres(0) };

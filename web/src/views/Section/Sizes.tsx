@@ -10,6 +10,7 @@ import {
   type Understood,
 } from '@elder-cog/core';
 import {
+  contactOf,
   expectedAround,
   filledPlaces,
   graphOf,
@@ -110,8 +111,7 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   if ('value' in sizes) return <p className="m-0">By the sizes alone the gap is {inBoth(sizes.value, gap.unit)}. A build outweighs a sum.</p>;
   const pack = slotStateOf(shaft, gap);
   const reading = gap.now.kind === 'read' && gap.now.reading?.kind === 'estimate' ? gap.now.reading.value : null;
-  const { reads } = gap.station;
-  const [contact] = reads?.what === 'gap' ? reads.contacts : [];
+  const contact = contactOf(gap.station);
   const packs = new Map(pack ? [[pack.slot.id, packTotal(pack.fitting.leaves)]] : []);
   const solved =
     reading === null || contact === undefined ? null : solveUnknown(graphOf(facts, shaft.shaft, { packs, current: shaft.current }), contact, reading);
