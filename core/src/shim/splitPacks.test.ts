@@ -91,6 +91,14 @@ describe('one drawer split to two sides', () => {
     ]);
   });
 
+  it('says how far off a side is that is wanted less than nothing', () => {
+    // both 4, the left 4, from a 6 and a 1: the 6 alone is 2 over; with the 1 beside it, 3
+    const drawer = [leaf(6), leaf(1)];
+    const [best, next] = splitPacks(drawer, { total: nanometres(4 * UNIT), left: nanometres(4 * UNIT), tolerance: nanometres(3 * UNIT) });
+    expect([best?.right, best?.error]).toEqual([[], { left: 2 * UNIT, total: 2 * UNIT }]);
+    expect([next?.rightTotal, next?.error]).toEqual([UNIT, { left: 2 * UNIT, total: 3 * UNIT }]);
+  });
+
   it('has none where none comes near, and refuses a side that is more than both', () => {
     expect(splitPacks([leaf(10)], { total: nanometres(30 * UNIT), left: nanometres(15 * UNIT), tolerance: nanometres(UNIT) })).toEqual([]);
     expect(splitPacks([], { total: nanometres(0), left: nanometres(0), tolerance: nanometres(0) })).toHaveLength(1);

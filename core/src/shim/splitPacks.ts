@@ -72,7 +72,9 @@ function packsNear(
   const min = nanometres(Math.max(1, target - tolerance));
   if (max < min || drawer.length === 0) return nothing;
   const { packs } = searchPacks(drawer, { min, max, target: nanometres(Math.max(target, 0)), maxLeaves, keep });
-  return [...nothing, ...packs].sort((a, b) => Math.abs(a.error) - Math.abs(b.error));
+  // a side that is wanted less than nothing is searched for from nothing on, and is off by what it is wanted
+  const off = packs.map((pack): Pack => ({ ...pack, error: nanometres(pack.total - target) }));
+  return [...nothing, ...off].sort((a, b) => Math.abs(a.error) - Math.abs(b.error));
 }
 
 /** The drawer with some leaves out of it. */
