@@ -1,4 +1,4 @@
-import { mm, NM_PER, type PartMaterial, type PlaceKind, type PlanPlace, type ReadyContact, type ShaftPlan } from '@elder-cog/core';
+import { isChosen, mm, NM_PER, type PartMaterial, type PlaceKind, type PlanPlace, type ReadyContact, type ShaftPlan } from '@elder-cog/core';
 import type { z } from 'zod';
 import type { change } from './commands.ts';
 import type { ContactFact, Feature, JobFacts, PlaceFact, Shaft, Station } from './facts/index.ts';
@@ -147,7 +147,7 @@ function partsFor(
   const parts: ShaftEdit['parts'] = [];
   for (const { role, partOf: same, faces, takes, name, kind, material } of plan.places) {
     if (partOf.has(role)) continue;
-    const isNothing = faces.length === 0 || takes === 'leaves' || takes === 'part';
+    const isNothing = faces.length === 0 || isChosen({ takes });
     if (isNothing || same !== undefined) partOf.set(role, same === undefined ? null : (partOf.get(same) ?? null));
     else {
       const id = newId();
@@ -164,7 +164,6 @@ function placeRow(
   position: number,
   idOf: (role: string) => string,
 ): PlaceRow {
-  const isPack = takes === 'leaves' || takes === 'part';
   return {
     id: idOf(role),
     name,
@@ -173,7 +172,7 @@ function placeRow(
     takes,
     sits,
     turned,
-    proportion: isPack ? mm(proportion) : null,
+    proportion: isChosen({ takes }) ? mm(proportion) : null,
     faces: faces.map((face) => {
       const id = idOf(face.role);
       return { id, role: `${kind}.${id}`, side: face.side, inner: mm(face.inner), outer: mm(face.outer) };

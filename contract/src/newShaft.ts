@@ -1,4 +1,4 @@
-import { mm, shaftTemplate, type Place, type ShaftTemplate, type TemplateName } from '@elder-cog/core';
+import { isChosen, mm, shaftTemplate, type Place, type ShaftTemplate, type TemplateName } from '@elder-cog/core';
 import type { z } from 'zod';
 import type { change } from './commands.ts';
 
@@ -118,8 +118,7 @@ function idsFor(newId: () => string): IdOf {
 
 type Drawn = Pick<ShaftCreate, 'parts' | 'places' | 'features' | 'contacts'>;
 function drawnPlaces(ready: ShaftTemplate, { shaftId, assemblyId, idOf }: { shaftId: string; assemblyId: string; idOf: IdOf }): Drawn {
-  const isPack = ({ takes }: ShaftTemplate['places'][number]): boolean => takes === 'leaves' || takes === 'part';
-  const sitting = ready.places.filter((place) => place.faces.length > 0 && !isPack(place));
+  const sitting = ready.places.filter((place) => place.faces.length > 0 && !isChosen(place));
   return {
     parts: sitting.map(({ role, name, kind, material }) => ({
       id: idOf('part', role),
@@ -141,7 +140,7 @@ function drawnPlaces(ready: ShaftTemplate, { shaftId, assemblyId, idOf }: { shaf
       sits: place.sits,
       partId: sitting.includes(place) ? idOf('part', place.role) : null,
       turned: false,
-      proportion: isPack(place) ? mm(place.proportion) : null,
+      proportion: isChosen(place) ? mm(place.proportion) : null,
       faces: place.faces.map(({ role, side, inner, outer }) => ({ id: idOf('face', role), role, side, inner: mm(inner), outer: mm(outer) })),
     })),
     features: ready.lengths.map(({ role, place, name, from, to, kind, proportion }) => ({

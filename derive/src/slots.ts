@@ -1,5 +1,5 @@
 import type { JobFacts, PlaceFact, Wants } from '@elder-cog/contract';
-import type { Place } from '@elder-cog/core';
+import { isChosen, type Place } from '@elder-cog/core';
 import { remembered } from './remember.ts';
 
 /** A place of which something can be chosen or said: leaves, a gasket, whether its bolts are torqued. */
@@ -20,7 +20,7 @@ export interface Slot {
 const STATED: Readonly<Record<string, Slot['kind']>> = { fastening: 'fastening', bearings: 'bearing' };
 
 function slotKind({ takes, kind }: PlaceFact): Slot['kind'] | null {
-  if (takes === 'leaves' || takes === 'part') return 'adjuster';
+  if (isChosen({ takes })) return 'adjuster';
   return takes === 'gasket' ? 'gasket' : (STATED[kind] ?? null);
 }
 

@@ -1,8 +1,8 @@
 import type { Build, FitLeaf, JobFacts } from '@elder-cog/contract';
-import { verdict, type MarkKind } from '@elder-cog/core';
+import type { MarkKind } from '@elder-cog/core';
 import { withdrawnIds } from './builds.ts';
 import { shaftState, type ShaftState } from './derive.ts';
-import type { GapState } from './gap/index.ts';
+import { placeOf, type GapState } from './gap/index.ts';
 import { readable } from './readable.ts';
 
 /** What is tried in a place, before anything is fitted. */
@@ -37,6 +37,5 @@ export function triedShaft(stored: JobFacts, { shaft, assembly, current }: Shaft
 /** Where a gap would be as it is tried: by the figure alone, for nothing has been read. */
 export function triedMark({ now, limits, station }: GapState): MarkKind {
   if (now.reading?.kind !== 'estimate' || !limits || now.kind === 'stale') return 'unmeasured';
-  const { place } = verdict({ ...now.reading, u: 0 }, limits.limits, { moreIs: station.moreIs });
-  return place;
+  return placeOf(now.reading.value, limits.limits, station);
 }

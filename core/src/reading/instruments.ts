@@ -1,4 +1,4 @@
-import { inch, mm, thou } from '../quantity/index.ts';
+import { inch, isMetric, mm, thou } from '../quantity/index.ts';
 import type { Instrument } from './instrument.ts';
 
 /**
@@ -37,5 +37,13 @@ export const INSTRUMENTS = {
   caliperInch: { kind: 'caliper', name: 'Caliper, inch', unit: 'in', resolution: inch(0.001), calibrationU: inch(0.0005), priorS: inch(0.0005) },
   caliperMm: { kind: 'caliper', name: 'Caliper, mm', unit: 'mm', resolution: mm(0.02), calibrationU: mm(0.01), priorS: mm(0.01) },
 } as const satisfies Readonly<Record<string, Instrument>>;
+
+/**
+ * The typical instruments of some kinds that read in one system.
+ *
+ * @example instrumentsFor(['caliper'], 'mm')[0].name // 'Caliper, mm'
+ */
+export const instrumentsFor = (kinds: readonly Instrument['kind'][], system: 'thou' | 'mm'): readonly Instrument[] =>
+  Object.values(INSTRUMENTS).filter(({ kind, unit }) => kinds.includes(kind) && isMetric(unit) === (system === 'mm'));
 
 export type InstrumentName = keyof typeof INSTRUMENTS;

@@ -31,19 +31,22 @@ export function readSupplierRange(text: string, bare: LengthUnit): SupplierRange
 }
 
 /**
+ * Every thickness of a range, thinnest first.
+ *
+ * @example thicknessesOf({ from: mm(2.8), to: mm(3.6), step: mm(0.04) }).length // 21
+ */
+export const thicknessesOf = ({ from, to, step }: SupplierRange): Length[] =>
+  Array.from({ length: Math.max(0, Math.floor((to - from) / step + 1e-9) + 1) }, (_, k) => nanometres(from + k * step));
+
+/**
  * The thickness of a range that is nearest to what is wanted, and lies in the window; null where none does.
  *
  * @example nearestOf({ from: mm(2.8), to: mm(3.6), step: mm(0.04) }, { min: mm(3.1), max: mm(3.15), ideal: mm(3.13) }) // 3.12 mm
  */
 export function nearestOf(
-  { from, to, step }: SupplierRange,
-  window: { readonly min: Length; readonly max: Length; readonly ideal: Length },
+  range: SupplierRange,
+  { min, max, ideal }: { readonly min: Length; readonly max: Length; readonly ideal: Length },
 ): Length | null {
-  const last = Math.floor((to - from) / step + 1e-9);
-  const k = Math.min(last, Math.max(0, Math.round((window.ideal - from) / step)));
-  const inside = [k, k - 1, k + 1]
-    .filter((each) => each >= 0 && each <= last)
-    .map((each) => nanometres(from + each * step))
-    .filter((thickness) => thickness >= window.min && thickness <= window.max);
-  return inside.toSorted((a, b) => Math.abs(a - window.ideal) - Math.abs(b - window.ideal))[0] ?? null;
+  const inside = thicknessesOf(range).filter((thickness) => thickness >= min && thickness <= max);
+  return inside.sort((a, b) => Math.abs(a - ideal) - Math.abs(b - ideal))[0] ?? null;
 }

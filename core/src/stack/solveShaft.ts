@@ -1,7 +1,7 @@
 import { refuse } from '../errors.ts';
 import { studentCdf } from '../reading/index.ts';
 import type { Length } from '../quantity/index.ts';
-import type { SupplierRange } from '../shim/index.ts';
+import { thicknessesOf, type SupplierRange } from '../shim/index.ts';
 import { asLength, isBetter, targetsOf, worstMargin, type Target, type Worth } from './solver/measure.ts';
 import { optionsOf, type Option } from './solver/options.ts';
 import type { SolverGap, SolverSlot } from './solver/question.ts';
@@ -160,10 +160,7 @@ const MOST_TRIED = 400;
  * two gaps alike, with some set of the others.
  */
 function thicknesses(question: SolverQuestion, { targets, options, caps }: Prepared, at: number, supply: SolverQuestion['supply']): number[] {
-  if (supply) {
-    const count = Math.min(MOST_TRIED, Math.floor((supply.to - supply.from) / supply.step + 1e-9) + 1);
-    return Array.from({ length: Math.max(count, 0) }, (_, k) => supply.from + k * supply.step);
-  }
+  if (supply) return thicknessesOf(supply).slice(0, MOST_TRIED);
   const [made] = freelyMade(question, { targets, options, caps }, at);
   return made === undefined ? [] : [made];
 }

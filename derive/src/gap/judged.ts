@@ -1,4 +1,5 @@
-import { coverageFactor, type MarkKind, type Reading, type Verdict } from '@elder-cog/core';
+import type { Station } from '@elder-cog/contract';
+import { coverageFactor, type Length, type Limits, type MarkKind, type Placed, type Reading, verdict, type Verdict } from '@elder-cog/core';
 
 export const expandedU = (reading: Reading | null): number | null => (reading?.kind === 'estimate' ? coverageFactor(reading.dof) * reading.u : null);
 
@@ -7,6 +8,10 @@ export function markOf(v: Verdict | null): MarkKind {
   if (v.place === 'unmeasured' || v.sure === 'cannotTell') return 'cannotTell';
   return v.place;
 }
+
+/** Where a figure lies that nobody has read: forecast, tried or reckoned, with no doubt of its own. */
+export const placeOf = (value: Length, limits: Limits, { moreIs }: Pick<Station, 'moreIs'>): Placed =>
+  verdict({ kind: 'estimate', value, u: 0 }, limits, { moreIs }).place;
 
 /** Out of its limits, as far as anybody can tell. */
 export const isOut = (v: Verdict | null): boolean => v !== null && v.sure !== 'cannotTell' && (v.place === 'tight' || v.place === 'loose');

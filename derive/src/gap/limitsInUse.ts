@@ -23,19 +23,23 @@ export const givenLimits = ({ min, max }: Pick<Limit, 'min' | 'max'>): Limits =>
   ...(max === null ? {} : { max }),
 });
 
+/** Limits with so much more added to either; a lone maximum of a float is from nothing up to it before it is. */
+export function movedLimits(limits: Limits, by: number): Limits {
+  const { min, max } = closedFloat(limits);
+  return { ...(min === undefined ? {} : { min: nanometres(min + by) }), ...(max === undefined ? {} : { max: nanometres(max + by) }) };
+}
+
 /**
  * What a station is judged by; a single figure with no tolerance judges nothing.
  *
- * @param closesBy nm; with it, a lone maximum of a float is from nothing up to it before both are moved
+ * @param closesBy nm, see {@link LimitState}
  */
 export function limitInUse(facts: JobFacts, stationId: string, closesBy: Length = ZERO): LimitState | null {
   const fact = factInUse(facts, stationId);
   if (!fact || (fact.min === null && fact.max === null)) return null;
   const given = givenLimits(fact);
   if (closesBy === 0) return { fact, limits: given };
-  const { min, max } = closedFloat(given);
-  const moved = (limit: Length): Length => nanometres(limit + closesBy);
-  return { fact, closesBy, limits: { ...(min === undefined ? {} : { min: moved(min) }), ...(max === undefined ? {} : { max: moved(max) }) } };
+  return { fact, closesBy, limits: movedLimits(given, closesBy) };
 }
 
 /** A single figure that a station is held against, with no tolerance to judge by. */

@@ -18,12 +18,7 @@ const fromRow = ({ bore, outside, tang, ...row }: Row): Lot => ({
   ...(outside === null ? {} : { outside }),
   ...(tang === null ? {} : { tang }),
 });
-const toRow = ({ bore = null as never, outside = null as never, tang = null as never, ...row }: Lot): object => ({
-  ...marked(row),
-  bore,
-  outside,
-  tang,
-});
+const toRow = (row: Lot): object => ({ ...marked(row), bore: row.bore ?? null, outside: row.outside ?? null, tang: row.tang ?? null });
 
 export const lots = {
   all: (db: Db): Lot[] => db.prepare<[], Row>(`SELECT ${COLUMNS} FROM lot ORDER BY thickness_nm, id`).all().map(fromRow),

@@ -3,7 +3,6 @@ import {
   type EntryField as FieldOf,
   type EntryQuestion,
   type EntryValues,
-  type Length,
   type Meaning,
   understand,
   type Understood,
@@ -38,15 +37,6 @@ interface EntryOptions<Of extends FieldOf> {
   readonly draft?: string;
   /** what else this field asks or refuses */
   readonly also?: (understood: Understood<EntryValues[Of]>) => Understood<EntryValues[Of]>;
-}
-
-/** Nothing, or something that is understood. */
-export const isClear = (entry: Pick<Entry<'size'>, 'text' | 'meaning'>): boolean => entry.text.trim() === '' || entry.meaning !== null;
-
-/** A size that may be left out, as it was said: what nobody touched stays to the last digit, and is not what it was rounded to for showing. */
-export function sizeSaid<Key extends string>(key: Key, entry: Entry<'size'>, before: Length | undefined): { readonly [K in Key]?: Length } {
-  const value = entry.isTouched ? (entry.text.trim() === '' ? undefined : entry.meaning?.value) : before;
-  return value === undefined ? {} : ({ [key]: value } as { readonly [K in Key]: Length });
 }
 
 /** One entry of a field: understood as it is typed, and kept only as what it is understood or chosen as. */

@@ -25,6 +25,12 @@ export function bareUnit(gap: Pick<GapState, 'station' | 'limits'>): 'thou' | 'm
 export const inBoth = (nm: number, first: 'thou' | 'mm' = 'thou'): string =>
   [first, otherUnit(first)].map((unit) => describeLength(nanometres(nm), unit)).join(' · ');
 
+/** A size as it would be typed, in the system its field thinks in; nothing where nobody has measured it. */
+export function asTyped(size: Length | null | undefined, bare: 'thou' | 'mm'): string {
+  const unit = bare === 'mm' ? 'mm' : 'in';
+  return size === null || size === undefined ? '' : `${formatLength(size, unit)} ${unit}`;
+}
+
 /** "9.0 to 12.0", rounded inward: what is said to land lands. */
 export function rangeWords(range: { readonly min: Length; readonly max: Length }, unit: 'thou' | 'mm'): string {
   const { min, max } = insideOf(range, unit);

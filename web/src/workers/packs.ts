@@ -1,3 +1,4 @@
+import type { SimulatedStack, StackQuestion } from '@elder-cog/core';
 import type { drawerReach, DrawerReach, onHand, packChoices, PackChoices } from '@elder-cog/derive';
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { wrap } from 'comlink';
@@ -18,3 +19,7 @@ export const useDrawerReach = (hands: Hands): UseQueryResult<DrawerReach> =>
     queryFn: (): Promise<ReturnType<typeof drawerReach>> => worker.drawerReach(hands),
     staleTime: Infinity,
   });
+
+/** Stacks drawn many times, off the main thread. */
+export const useSimulated = (questions: readonly StackQuestion[]): UseQueryResult<SimulatedStack[]> =>
+  useQuery({ queryKey: ['stacks', questions], queryFn: () => (questions.length === 0 ? [] : worker.simulate(questions)), staleTime: Infinity });

@@ -1,4 +1,4 @@
-import type { ShaftSolved, SimulatedStack, SolverQuestion, StackQuestion } from '@elder-cog/core';
+import type { ShaftSolved, SolverQuestion } from '@elder-cog/core';
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { wrap, type Remote } from 'comlink';
 import type { ShaftWorker } from './shaft.worker.ts';
@@ -47,15 +47,4 @@ export const useShaftSolved = (question: SolverQuestion | null): UseQueryResult<
     },
     staleTime: Infinity,
     retry: false,
-  });
-
-const drawing = (): Remote<ShaftWorker> => wrap<ShaftWorker>(new Worker(new URL('./shaft.worker.ts', import.meta.url), { type: 'module' }));
-let drawer: Remote<ShaftWorker> | null = null;
-
-/** Stacks drawn many times off the main thread, by a worker that no search ends. */
-export const useSimulated = (questions: readonly StackQuestion[]): UseQueryResult<SimulatedStack[]> =>
-  useQuery({
-    queryKey: ['stacks', questions],
-    queryFn: () => (questions.length === 0 ? [] : (drawer ??= drawing()).simulate(questions)),
-    staleTime: Infinity,
   });

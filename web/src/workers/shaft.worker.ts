@@ -1,4 +1,4 @@
-import { simulateStack, solveShaft, type ShaftSolved, type SimulatedStack, type SolverQuestion, type StackQuestion } from '@elder-cog/core';
+import { solveShaft, type ShaftSolved, type SolverQuestion } from '@elder-cog/core';
 import { expose } from 'comlink';
 
 /** A search that takes longer is stopped, and says so, ms. */
@@ -8,9 +8,6 @@ const api = {
   solve(question: SolverQuestion): ShaftSolved {
     const end = performance.now() + PATIENCE;
     return solveShaft(question, () => performance.now() > end);
-  },
-  simulate(questions: readonly StackQuestion[]): SimulatedStack[] {
-    return questions.map(simulateStack);
   },
 };
 export type ShaftWorker = typeof api;

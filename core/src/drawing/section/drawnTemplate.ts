@@ -1,4 +1,4 @@
-import type { ShaftTemplate } from '../../stack/index.ts';
+import { isChosen, type ShaftTemplate } from '../../stack/index.ts';
 import type { DrawnShaft, SectionLeaf } from './question.ts';
 
 /** A ready shaft as it is drawn before anything is known of it: for a choice of arrangement, and for tests. */
@@ -13,7 +13,7 @@ export function drawnTemplate(template: ShaftTemplate, leaves: readonly SectionL
         material,
         turned: false,
         faces: faces.map((face) => ({ id: face.role, side: face.side, inner: face.inner, outer: face.outer })),
-        ...(takes === 'leaves' || takes === 'part' ? { leaves, proportion } : {}),
+        ...(isChosen({ takes }) ? { leaves, proportion } : {}),
       })),
     lengths: template.lengths.map(({ role, place, name, from, to, proportion }) => ({ id: role, place, name, from, to, proportion, size: null })),
     contacts: template.contacts.map(({ role, a, b, kind, stand }) => ({ id: role, a, b, kind, ...(stand === undefined ? {} : { stand }) })),

@@ -2,7 +2,7 @@ import { refuse } from '../../errors.ts';
 import type { Arrangement, Place } from '../senses.ts';
 import { shaftModel } from '../shaftModel.ts';
 import { opposed } from '../templates/opposed.ts';
-import type { ReadyContact, ReadyFace, ReadyGap, ReadyLength, ReadyPlace } from '../templates/ready.ts';
+import { isChosen, type ReadyContact, type ReadyFace, type ReadyGap, type ReadyLength, type ReadyPlace } from '../templates/ready.ts';
 import { taperPair } from '../templates/taperPair.ts';
 import { HOLDERS, isStand, planGraph, soundPlan, type NewRole, type PlanPlace, type ShaftPlan } from './plan.ts';
 
@@ -79,7 +79,7 @@ function rolesIn(plan: ShaftPlan): Map<string, string> {
     return refuse('notTwoTapers', 'Only two taper bearings against each other can be turned from one arrangement to the other.');
   const still = plan.places.find((p) => p.kind === 'casing' || p.kind === 'hub');
   const turning = plan.places.find((p) => p.kind === 'shaft' || p.kind === 'pinion');
-  const packs = plan.places.filter((p) => p.takes === 'leaves' || p.takes === 'part');
+  const packs = plan.places.filter(isChosen);
   if (!still || !turning) return refuse('notTwoTapers', 'There is no casing or no shaft to turn them in.');
   if (packs.length > 1) refuse('moreOnIt', 'There are several packs on it: take out all but the one the bearings are set by, and turn them then.');
   const bearingsSaid = plan.places.find((p) => p.kind === 'bearings');

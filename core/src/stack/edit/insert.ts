@@ -1,5 +1,5 @@
 import { refuse } from '../../errors.ts';
-import type { Material, PlaceKind, ReadyContact, ReadyFace, ReadyLength } from '../templates/ready.ts';
+import { isChosen, type Material, type PlaceKind, type ReadyContact, type ReadyFace, type ReadyLength } from '../templates/ready.ts';
 import { faceOf, holding, isStand, placeOf, soundPlan, type NewRole, type PlanPlace, type ShaftPlan } from './plan.ts';
 
 interface Insert {
@@ -69,7 +69,7 @@ function ringOf(plan: ShaftPlan, of: keyof typeof INSERTS, band: { inner: number
   const { title, size, ...rest } = INSERTS[of];
   const name = nameFor(plan, title);
   const face = (end: string, side: 'in' | 'out'): ReadyFace => ({ role: `${role}.${end}`, side, ...band });
-  const isPack = rest.takes === 'leaves' || rest.takes === 'part';
+  const isPack = isChosen(rest);
   const length = {
     role: `${role}.in-out`,
     place: role,

@@ -13,8 +13,10 @@ export function optionsOf(
   { choices, fitted = [], least = 1, most = 1, isFixed = false }: SolverSlot,
   stock: Readonly<Record<string, number>>,
 ): Option[] {
-  const thickness = new Map(choices.map((choice) => [choice.id, choice.thickness]));
-  if (isFixed) return [{ ids: fitted, total: fitted.reduce((sum, id) => sum + (thickness.get(id) ?? 0), 0), fresh: 0 }];
+  if (isFixed) {
+    const thickness = new Map(choices.map((choice) => [choice.id, choice.thickness]));
+    return [{ ids: fitted, total: fitted.reduce((sum, id) => sum + (thickness.get(id) ?? 0), 0), fresh: 0 }];
+  }
   const options: Option[] = [];
   const seen = new Set<string>();
   const add = (ids: readonly string[], total: number): void => {

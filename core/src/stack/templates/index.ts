@@ -13,6 +13,7 @@ import { thrustPlate } from './thrustPlate.ts';
 import { twinGears } from './twinGears.ts';
 
 export {
+  isChosen,
   templateGraph,
   type Material as PartMaterial,
   type PlaceKind,

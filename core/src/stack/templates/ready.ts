@@ -203,6 +203,9 @@ export class Assembling {
 /** Faces go by the thing they are of: "gasket.in", and not "cover.gasket.in". */
 const faceRole = (place: string): string => place.split('.').at(-1) ?? place;
 
+/** Whether something is chosen for a place: leaves of a pack, or one part of several. A gasket is said, not chosen. */
+export const isChosen = ({ takes }: Pick<ReadyPlace, 'takes'>): boolean => takes === 'leaves' || takes === 'part';
+
 /** A template as a graph with every length unknown: enough for senses. */
 export function templateGraph(template: Pick<ShaftTemplate, 'places' | 'lengths' | 'contacts'>): {
   parts: Part[];
@@ -218,7 +221,7 @@ export function templateGraph(template: Pick<ShaftTemplate, 'places' | 'lengths'
         .filter(({ kind }) => kind === 'length')
         .map(({ role, place, name, from, to }) => ({ id: role, part: place, name, from, to, length: null })),
       ...template.places
-        .filter(({ takes }) => takes === 'leaves' || takes === 'part')
+        .filter(isChosen)
         .map(({ role, faces }) => ({ id: role, part: role, name: 'pack', from: faces[0]?.role ?? '', to: faces[1]?.role ?? '', length: null })),
     ],
     contacts: template.contacts.map(({ role, a, b, kind, name, stand }) => ({

@@ -1,10 +1,11 @@
-import type { Fitted, LeafForm, Lot } from '@elder-cog/contract';
+import type { Fitted, Lot } from '@elder-cog/contract';
 import { formatLength, isMetric, nanometres, otherUnit, type Length, type LengthUnit, type Meaning } from '@elder-cog/core';
 import { onHand, type DrawerReach, type OnHand } from '@elder-cog/derive';
 import { useEffect, useMemo, useRef, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Heading, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
-import { EntryField, isClear, sizeSaid, useEntry } from '../../kit/EntryField.tsx';
+import { EntryField, useEntry } from '../../kit/EntryField.tsx';
+import { useLeafForm } from '../../kit/useLeafForm.ts';
 import { newId } from '../../state/settings.ts';
 import { useCommand, useDrawer } from '../../state/api.ts';
 import { useDrawerReach } from '../../workers/packs.ts';
@@ -143,27 +144,15 @@ function Edit({ hand: { lot, fitted }, onClose }: { hand: OnHand; onClose: () =>
   const [keptIn, setKeptIn] = useState(lot.keptIn);
   const [material, setMaterial] = useState(lot.material);
   const bare = isMetric(lot.unit) ? 'mm' : 'thou';
-  const typed = isMetric(lot.unit) ? 'mm' : 'in';
-  const shown = (length: Length | undefined): string => (length === undefined ? '' : `${formatLength(length, typed)} ${typed}`);
-  const bore = useEntry({ field: 'size', bare, quantity: 'diameter' }, { initial: shown(lot.bore) });
-  const outside = useEntry({ field: 'size', bare, quantity: 'diameter' }, { initial: shown(lot.outside) });
-  const [tang, setTang] = useState(lot.tang ?? '');
+  const form = useLeafForm(lot, bare);
   const number = /^\d{1,4}$/.test(owned.trim()) ? Number(owned) : null;
   const refusal =
     number === null ? 'How many is a whole number.' : number < fitted ? `${fitted} of them are fitted: take those out of their jobs first.` : null;
   const keep = (): void => {
     if (refusal || number === null) return;
-    if (![bore, outside].every(isClear)) {
-      bore.keep();
-      outside.keep();
-      return;
-    }
-    const form: LeafForm = {
-      ...sizeSaid('bore', bore, lot.bore),
-      ...sizeSaid('outside', outside, lot.outside),
-      ...(tang.trim() === '' ? {} : { tang: tang.trim() }),
-    };
-    void send({ kind: 'lot.change', id: lot.id, revision: lot.revision, owned: number, material, keptIn, note: lot.note, ...form }).then(
+    const said = form.read();
+    if (!said) return;
+    void send({ kind: 'lot.change', id: lot.id, revision: lot.revision, owned: number, material, keptIn, note: lot.note, ...said }).then(
       onClose,
       () => undefined,
     );
@@ -204,11 +193,17 @@ function Edit({ hand: { lot, fitted }, onClose }: { hand: OnHand; onClose: () =>
           Kept in
           <input value={keptIn} onChange={(e) => setKeptIn(e.target.value)} placeholder="drawer 2" className={`${field} block`} />
         </label>
-        <EntryField entry={bore} id="lot-bore" label="Bore" placeholder={bare === 'mm' ? 'like 25.2' : 'like 1.002 in'} className="w-40" />
-        <EntryField entry={outside} id="lot-outside" label="Outside" placeholder={bare === 'mm' ? 'like 38' : 'like 1.5 in'} className="w-40" />
+        <EntryField entry={form.bore} id="lot-bore" label="Bore" placeholder={bare === 'mm' ? 'like 25.2' : 'like 1.002 in'} className="w-40" />
+        <EntryField entry={form.outside} id="lot-outside" label="Outside" placeholder={bare === 'mm' ? 'like 38' : 'like 1.5 in'} className="w-40" />
         <label>
           Tang
-          <input value={tang} onChange={(e) => setTang(e.target.value)} placeholder="none, tang" maxLength={40} className={`${field} block w-36`} />
+          <input
+            value={form.tang}
+            onChange={(e) => form.setTang(e.target.value)}
+            placeholder="none, tang"
+            maxLength={40}
+            className={`${field} block w-36`}
+          />
         </label>
         <Primary type="submit" disabled={sending}>
           Keep

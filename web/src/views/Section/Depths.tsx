@@ -4,6 +4,7 @@ import {
   formatLength,
   formatLimits,
   INSTRUMENTS,
+  instrumentsFor,
   MARK_WORDS,
   nanometres,
   unitWord,
@@ -22,10 +23,7 @@ import { newId, useSettings } from '../../state/settings.ts';
 import { bareUnit, originWords } from '../../state/understood.ts';
 import { LimitsPanel } from './SetUp.tsx';
 
-const BY: Readonly<Record<'thou' | 'mm', readonly Instrument[]>> = {
-  thou: [INSTRUMENTS.depthInch, INSTRUMENTS.caliperInch],
-  mm: [INSTRUMENTS.depthMm, INSTRUMENTS.caliperMm],
-};
+const readBy = (bare: 'thou' | 'mm'): readonly Instrument[] => instrumentsFor(['depth', 'caliper'], bare);
 
 /** What a depth is, where a gap would be tight or loose. */
 const DEPTH_WORDS: Readonly<Partial<Record<MarkKind, string>>> = { tight: 'Not deep enough', loose: 'Too deep' };
@@ -112,8 +110,9 @@ function Depth({ depth, shaft }: { depth: GapState; shaft: ShaftState }): JSX.El
 function ReadDepth({ depth, shaft }: { depth: GapState; shaft: ShaftState }): JSX.Element {
   const { send, sending } = useCommand();
   const bare = bareUnit(depth);
+  const offered = readBy(bare);
   const [by, setBy] = useState<Instrument>(
-    () => BY[bare].find(({ name }) => name === depth.station.instrument?.name) ?? BY[bare][0] ?? INSTRUMENTS.depthMm,
+    () => offered.find(({ name }) => name === depth.station.instrument?.name) ?? offered[0] ?? INSTRUMENTS.depthMm,
   );
   const before = depth.now.reading?.kind === 'estimate' ? depth.now.reading.value : null;
   const entry = useEntry(
@@ -135,10 +134,10 @@ function ReadDepth({ depth, shaft }: { depth: GapState; shaft: ShaftState }): JS
         <span className="label block text-[17px] font-semibold">Read with</span>
         <select
           value={by.name}
-          onChange={(event) => setBy(BY[bare].find(({ name }) => name === event.target.value) ?? by)}
+          onChange={(event) => setBy(offered.find(({ name }) => name === event.target.value) ?? by)}
           className="mt-1 h-14 border border-edge bg-sheet px-2 text-[16px]"
         >
-          {BY[bare].map(({ name }) => (
+          {offered.map(({ name }) => (
             <option key={name}>{name}</option>
           ))}
         </select>
@@ -172,7 +171,7 @@ function AddDepth({ shaft, position, onDone }: { shaft: ShaftState; position: nu
     const ofId = (id: string): FaceFact | undefined => places.flatMap((p) => p.faces).find((face) => face.id === id);
     const [datum, deep] = [ofId(from), ofId(to)];
     if (!datum || !deep || from === to || name.trim() === '') return;
-    const station = newDepth(shaft.shaft.id, { name: name.trim(), from: datum, to: deep, position, instrument: BY[unit][0] ?? null }, newId);
+    const station = newDepth(shaft.shaft.id, { name: name.trim(), from: datum, to: deep, position, instrument: readBy(unit)[0] ?? null }, newId);
     void send({ kind: 'stations.add', stations: [station] }).then(onDone, () => undefined);
   };
   const choose = (label: string, value: string, set: (id: string) => void): JSX.Element => (

@@ -4,7 +4,7 @@ import { useMemo, useState, type JSX } from 'react';
 import { Quiet } from '../../kit/controls.tsx';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
-import { useSimulated } from '../../workers/shaft.ts';
+import { useSimulated } from '../../workers/packs.ts';
 
 const BY = { reading: 'as read', sizes: 'by the sizes' } as const;
 

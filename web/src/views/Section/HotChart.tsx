@@ -1,4 +1,4 @@
-import { formatLength, NM_PER, unitWord, type Length } from '@elder-cog/core';
+import { formatLength, NM_PER, unitWord, type Length, type Limits } from '@elder-cog/core';
 import { CategoryScale, Chart, Filler, LinearScale, LineElement, PointElement, type ChartData, type ChartDataset, type ChartOptions } from 'chart.js';
 import { useEffect, useMemo, useState, type JSX } from 'react';
 import { Line } from 'react-chartjs-2';
@@ -9,7 +9,7 @@ Chart.register(CategoryScale, Filler, LinearScale, LineElement, PointElement);
 
 interface HotChartProps {
   readonly points: readonly { readonly at: number; readonly gap: Length }[];
-  readonly limits: { readonly min: Length | null; readonly max: Length | null };
+  readonly limits: Limits;
   readonly unit: 'thou' | 'mm';
 }
 
@@ -63,8 +63,8 @@ function chartOf(
       labels: points.map(({ at }) => Math.round(at)),
       datasets: [
         { ...line, data: points.map(({ gap }) => gap / per), borderColor: ink, borderWidth: 3, fill: false },
-        ...(min === null ? [] : [level(min, max === null ? false : '+1')]),
-        ...(max === null ? [] : [level(max, false)]),
+        ...(min === undefined ? [] : [level(min, max === undefined ? false : '+1')]),
+        ...(max === undefined ? [] : [level(max, false)]),
       ],
     },
     options: {

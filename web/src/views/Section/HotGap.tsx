@@ -1,20 +1,10 @@
-import {
-  closedFloat,
-  formatLength,
-  formatLimits,
-  MARK_WORDS,
-  MATERIALS,
-  nanometres,
-  readQuantity,
-  unitWord,
-  verdict,
-  type Length,
-  type Limits,
-} from '@elder-cog/core';
+import { formatLength, formatLimits, MARK_WORDS, MATERIALS, nanometres, readQuantity, unitWord, type Length } from '@elder-cog/core';
 import {
   givenLimits,
   hotGrowth,
   hotQuestion,
+  movedLimits,
+  placeOf,
   type GapState,
   type HotGroup,
   type HotQuestion,
@@ -127,7 +117,7 @@ function Warmed({ question, gap }: { question: HotQuestion; gap: GapState }): JS
               at: (cold.value ?? 0) + part * ((caseHot.value ?? 0) - (cold.value ?? 0)),
               gap: nanometres((gap.now.reading?.value ?? 0) + (hotGrowth(question, state(part)) ?? 0)),
             }))}
-            limits={hotLimits(gap)}
+            limits={gap.limits ? givenLimits(gap.limits.fact) : {}}
             unit={unit}
           />
         )}
@@ -138,12 +128,6 @@ function Warmed({ question, gap }: { question: HotQuestion; gap: GapState }): JS
 
 /** From cold to a quarter hotter than hot. */
 const STEPS = Array.from({ length: 26 }, (_, i) => i / 20);
-
-/** The limits as they were given: as they are hot. */
-const hotLimits = ({ limits }: GapState): { readonly min: Length | null; readonly max: Length | null } => ({
-  min: limits?.fact.min ?? null,
-  max: limits?.fact.max ?? null,
-});
 
 /** "Casing; cover and 2 more". */
 function listed(parts: readonly string[]): string {
@@ -167,11 +151,6 @@ function temperature(text: string): { readonly value: number | null; readonly re
   return { value: null, refusal: 'Like 80, or 176 F.' };
 }
 
-const movedBy = ({ min, max }: Limits, by: number): Limits => ({
-  ...(min === undefined ? {} : { min: nanometres(min + by) }),
-  ...(max === undefined ? {} : { max: nanometres(max + by) }),
-});
-
 /** What it comes to hot; and whether its limits hold cold, as it is read, or hot. */
 function Hot({ gap, growth, unit }: { gap: GapState; growth: Length; unit: 'thou' | 'mm' }): JSX.Element {
   const { send, sending } = useCommand();
@@ -179,8 +158,6 @@ function Hot({ gap, growth, unit }: { gap: GapState; growth: Length; unit: 'thou
   const read = now.reading?.kind === 'estimate' ? now.reading.value : null;
   const by = `${formatLength(nanometres(Math.abs(growth)), unit)} ${unitWord(unit)}`;
   const given = limits && givenLimits(limits.fact);
-  // a lone maximum is from nothing up to it, before both are moved
-  const cold = movedBy(closedFloat(given ?? {}), -growth);
   const isHot = (limits?.closesBy ?? 0) !== 0;
   const { closesBy: _, ...plain } = station.aim;
   const hold = (aim: typeof station.aim): void => void send(stationChange(station, { aim })).catch(() => undefined);
@@ -193,9 +170,7 @@ function Hot({ gap, growth, unit }: { gap: GapState; growth: Length; unit: 'thou
             {formatLength(read, unit)} {growth < 0 ? '−' : '+'} {formatLength(nanometres(Math.abs(growth)), unit)} ={' '}
           </span>
           <strong className="num text-[24px] font-semibold">{formatLength(nanometres(read + growth), unit)}</strong> {unitWord(unit)}
-          {given &&
-            isHot &&
-            `, ${MARK_WORDS[verdict({ kind: 'estimate', value: nanometres(read + growth), u: 0 }, given, { moreIs: station.moreIs }).place].toLowerCase()}`}
+          {given && isHot && `, ${MARK_WORDS[placeOf(nanometres(read + growth), given, station)].toLowerCase()}`}
         </p>
       )}
       <p className="m-0 text-[15px] leading-5 text-ink2">Reckoned, from what such materials usually grow by: parts differ by a few per cent.</p>
@@ -212,7 +187,7 @@ function Hot({ gap, growth, unit }: { gap: GapState; growth: Length; unit: 'thou
       )}
       {given && (
         <p className="m-0 mt-1">
-          To be right hot, cold it must read <strong className="num font-semibold">{formatLimits(cold, unit)}</strong>.
+          To be right hot, cold it must read <strong className="num font-semibold">{formatLimits(movedLimits(given, -growth), unit)}</strong>.
           {isHot && limits.closesBy !== -growth && ' It is held against another growth than this: press hot again to take this one.'}
         </p>
       )}

@@ -4,6 +4,7 @@ import {
   HOLDERS,
   INSERT_TITLES,
   insertBetween,
+  isChosen,
   isStand,
   moveAlong,
   RACES,
@@ -218,7 +219,7 @@ function keepInView(row: HTMLElement, list: HTMLElement | null): void {
 
 /** What is to be known of a part in its list, in a word. */
 const inAWord = ({ takes, turned }: PlanPlace): string =>
-  [turned ? 'turned round' : '', takes === 'leaves' || takes === 'part' ? 'chosen' : ''].filter((word) => word !== '').join(', ');
+  [turned ? 'turned round' : '', isChosen({ takes }) ? 'chosen' : ''].filter((word) => word !== '').join(', ');
 
 interface ActProps {
   readonly icon: JSX.Element;
@@ -338,7 +339,7 @@ function TurnQuestion({ plan, onAnswer }: { plan: ShaftPlan; onAnswer: (tightene
           </Chip>
         ))}
       </div>
-      {plan.places.some((p) => p.takes === 'leaves' || p.takes === 'part') && (
+      {plan.places.some(isChosen) && (
         <>
           <p className="m-0 mt-2 text-ink2">The shim is then</p>
           <div className="flex flex-wrap gap-2">

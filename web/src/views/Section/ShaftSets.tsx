@@ -1,5 +1,5 @@
-import { formatLength, leavesTotal, MARK_WORDS, mm, thou, unitWord, verdict, type Length, type ShaftSolved } from '@elder-cog/core';
-import { fitsOf, moversOf, packWords, solveQuestion, type Mover, type ShaftState, type SolveAsked, type Tried } from '@elder-cog/derive';
+import { formatLength, leavesTotal, MARK_WORDS, mm, thou, unitWord, type Length, type ShaftSolved } from '@elder-cog/core';
+import { fitsOf, moversOf, packWords, placeOf, solveQuestion, type Mover, type ShaftState, type SolveAsked, type Tried } from '@elder-cog/derive';
 import { useEffect, useMemo, useState, type JSX } from 'react';
 import { Heading, Primary, Quiet } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
@@ -321,7 +321,7 @@ function Gaps({ gaps, shaft }: { gaps: Readonly<Record<string, Length>>; shaft: 
   const shown = shaft.gaps.flatMap(({ station, letter, limits }) => {
     const value = gaps[station.id];
     if (value === undefined || !limits) return [];
-    return [{ letter, value, mark: verdict({ kind: 'estimate', value, u: 0 }, limits.limits, { moreIs: station.moreIs }).place }];
+    return [{ letter, value, mark: placeOf(value, limits.limits, station) }];
   });
   return <GapFigures label="What they come to" gaps={shown} />;
 }

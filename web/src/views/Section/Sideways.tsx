@@ -1,4 +1,4 @@
-import { formatLength, mm, nanometres, ReckoningError, thou, unitWord, type Length } from '@elder-cog/core';
+import { formatLength, mm, nanometres, thou, unitWord, type Length } from '@elder-cog/core';
 import {
   packWords,
   sidewaysChoices,
@@ -16,7 +16,7 @@ import { useCommand } from '../../state/api.ts';
 import { takeSet } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
-import { bareUnit } from '../../state/understood.ts';
+import { bareUnit, understood } from '../../state/understood.ts';
 
 /** So far a pack may be off what is wanted of it. Common practice, no source. */
 const NEAR = { thou: thou(1), mm: mm(0.025) } as const;
@@ -55,12 +55,7 @@ function Moved({ across, shaft, gap, onTry }: SidewaysProps & { across: Across }
   const far = entry.meaning?.value ?? null;
   const found = useMemo(() => {
     if (far === null) return null;
-    try {
-      return { choices: sidewaysChoices(across, { by: nanometres(towards === 1 ? far : -far), tolerance: NEAR[bare], lots, fitted }), refusal: null };
-    } catch (error) {
-      if (!(error instanceof ReckoningError)) throw error;
-      return { choices: [], refusal: error.message };
-    }
+    return understood(() => sidewaysChoices(across, { by: nanometres(towards === 1 ? far : -far), tolerance: NEAR[bare], lots, fitted }));
   }, [across, far, towards, bare, lots, fitted]);
   return (
     <div className="pb-3">
@@ -74,17 +69,24 @@ function Moved({ across, shaft, gap, onTry }: SidewaysProps & { across: Across }
           ))}
         </div>
       </div>
-      {found?.refusal && <Refusal>{found.refusal}</Refusal>}
-      {found && found.refusal === null && found.choices.length === 0 && (
-        <p className="m-0">
-          No two packs on hand come within {formatLength(NEAR[bare], unit)} {unitWord(unit)} of it.
-        </p>
+      {typeof found === 'string' ? (
+        <Refusal>{found}</Refusal>
+      ) : (
+        found && (
+          <>
+            {found.length === 0 && (
+              <p className="m-0">
+                No two packs on hand come within {formatLength(NEAR[bare], unit)} {unitWord(unit)} of it.
+              </p>
+            )}
+            <ul className="m-0 list-none p-0">
+              {found.map((choice, i) => (
+                <Offered key={i} across={across} choice={choice} shaft={shaft} unit={unit} onTry={onTry} />
+              ))}
+            </ul>
+          </>
+        )
       )}
-      <ul className="m-0 list-none p-0">
-        {found?.choices.map((choice, i) => (
-          <Offered key={i} across={across} choice={choice} shaft={shaft} unit={unit} onTry={onTry} />
-        ))}
-      </ul>
     </div>
   );
 }

@@ -1,14 +1,5 @@
 import type { Feature } from '@elder-cog/contract';
-import {
-  describeLength,
-  formatLength,
-  INSTRUMENTS,
-  solveUnknown,
-  type Instrument,
-  type Length,
-  type Meaning,
-  type Understood,
-} from '@elder-cog/core';
+import { describeLength, instrumentsFor, solveUnknown, type Instrument, type Length, type Meaning, type Understood } from '@elder-cog/core';
 import {
   contactOf,
   expectedAround,
@@ -27,7 +18,7 @@ import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
 import { keepSize, withdraw } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
-import { bareUnit, inBoth } from '../../state/understood.ts';
+import { asTyped, bareUnit, inBoth } from '../../state/understood.ts';
 
 /** What is measured of the parts: drawn to scale from then on. Nothing here has to be filled in. */
 export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element {
@@ -75,10 +66,8 @@ interface How {
   readonly isMore: boolean;
 }
 
-const SIZE_KINDS: ReadonlySet<Instrument['kind']> = new Set(['micrometer', 'caliper', 'depth']);
-
 function HowRead({ how, onHow, bare }: { how: How; onHow: (how: How) => void; bare: 'thou' | 'mm' }): JSX.Element {
-  const offered = Object.values(INSTRUMENTS).filter(({ kind, unit }) => SIZE_KINDS.has(kind) && (unit === 'mm') === (bare === 'mm'));
+  const offered = instrumentsFor(['micrometer', 'caliper', 'depth'], bare);
   return (
     <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1">
       <label htmlFor="size-with" className="flex items-center gap-2">
@@ -142,7 +131,7 @@ function SizeField({ shaftId, feature, size, bare, how }: SizeFieldProps): JSX.E
     if (meaning.value === size.value && !how.isMore) return;
     void send(keepSize(shaftId, feature, size, { text, meaning, ...how })).catch(() => undefined);
   };
-  const initial = size.value === null ? '' : `${formatLength(size.value, typed)} ${typed}`;
+  const initial = asTyped(size.value, bare);
   const entry = useEntry(
     {
       field: 'size',

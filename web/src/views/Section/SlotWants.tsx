@@ -1,13 +1,15 @@
 import type { Wants } from '@elder-cog/contract';
-import { describeLength, formatLength, readSupplierRange, ReckoningError, unitWord, type Length } from '@elder-cog/core';
+import { describeLength, readSupplierRange, type Length } from '@elder-cog/core';
 import type { ForSlot, Slot } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Field, Primary, Quiet } from '../../kit/controls.tsx';
-import { EntryField, isClear, sizeSaid, useEntry } from '../../kit/EntryField.tsx';
+import { EntryField } from '../../kit/EntryField.tsx';
+import { useLeafForm } from '../../kit/useLeafForm.ts';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
+import { understood } from '../../state/understood.ts';
 
 interface SlotWantsProps {
   readonly slot: Slot;
@@ -73,36 +75,24 @@ function WantsForm({ slot, bare, onDone }: { slot: Slot; bare: 'thou' | 'mm'; on
   const { facts } = useJob();
   const { send, sending } = useCommand();
   const place = facts.places.find((p) => p.id === slot.id);
-  const typed = bare === 'mm' ? 'mm' : 'in';
-  const shown = (length: Length | undefined): string => (length === undefined ? '' : `${formatLength(length, typed)} ${unitWord(typed)}`);
   const { wants = {} } = slot;
-  const bore = useEntry({ field: 'size', bare, quantity: 'diameter' }, { initial: shown(wants.bore) });
-  const outside = useEntry({ field: 'size', bare, quantity: 'diameter' }, { initial: shown(wants.outside) });
-  const [tang, setTang] = useState(wants.tang ?? '');
+  const form = useLeafForm(wants, bare);
   const [side, setSide] = useState(wants.side ?? '');
   const [supply, setSupply] = useState(wants.supply?.written ?? '');
   const [refusal, setRefusal] = useState<string | null>(null);
   const keep = (): void => {
-    if (![bore, outside].every(isClear) || !place) {
-      bore.keep();
-      outside.keep();
-      return;
-    }
-    try {
-      const next: Wants = {
-        ...sizeSaid('bore', bore, wants.bore),
-        ...sizeSaid('outside', outside, wants.outside),
-        ...(tang.trim() === '' ? {} : { tang: tang.trim() }),
-        ...(side.trim() === '' ? {} : { side: side.trim() }),
-        ...(supply.trim() === '' ? {} : { supply: { ...readSupplierRange(supply, bare), written: supply.trim() } }),
-      };
-      setRefusal(null);
-      const isNothing = Object.keys(next).length === 0;
-      void send({ kind: 'place.wants', id: place.id, revision: place.revision, wants: isNothing ? null : next }).then(onDone, () => undefined);
-    } catch (error) {
-      if (!(error instanceof ReckoningError)) throw error;
-      setRefusal(error.message);
-    }
+    const said = form.read();
+    if (!said || !place) return;
+    const range = supply.trim() === '' ? null : understood(() => readSupplierRange(supply, bare));
+    setRefusal(typeof range === 'string' ? range : null);
+    if (typeof range === 'string') return;
+    const next: Wants = {
+      ...said,
+      ...(side.trim() === '' ? {} : { side: side.trim() }),
+      ...(range === null ? {} : { supply: { ...range, written: supply.trim() } }),
+    };
+    const isNothing = Object.keys(next).length === 0;
+    void send({ kind: 'place.wants', id: place.id, revision: place.revision, wants: isNothing ? null : next }).then(onDone, () => undefined);
   };
   return (
     <form
@@ -113,9 +103,15 @@ function WantsForm({ slot, bare, onDone }: { slot: Slot; bare: 'thou' | 'mm'; on
         keep();
       }}
     >
-      <EntryField entry={bore} id={`over-${slot.id}`} label="Over a shaft of" placeholder={bare === 'mm' ? 'like 25.0' : 'like 0.984 in'} />
-      <EntryField entry={outside} id={`inside-${slot.id}`} label="Inside a housing of" placeholder={bare === 'mm' ? 'like 38' : 'like 1½ in'} />
-      <Field label="Tang" value={tang} onChange={(event) => setTang(event.target.value)} placeholder="none, tang, two tangs" maxLength={40} />
+      <EntryField entry={form.bore} id={`over-${slot.id}`} label="Over a shaft of" placeholder={bare === 'mm' ? 'like 25.0' : 'like 0.984 in'} />
+      <EntryField entry={form.outside} id={`inside-${slot.id}`} label="Inside a housing of" placeholder={bare === 'mm' ? 'like 38' : 'like 1½ in'} />
+      <Field
+        label="Tang"
+        value={form.tang}
+        onChange={(event) => form.setTang(event.target.value)}
+        placeholder="none, tang, two tangs"
+        maxLength={40}
+      />
       <Field
         label="Which way round"
         value={side}
