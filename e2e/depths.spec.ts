@@ -1,17 +1,8 @@
-import { expect, test } from './workshop.ts';
+import { expect, newShaft, setUp, test } from './workshop.ts';
 
 test('a depth between two faces: put down, limited, read over a parallel and by caliper, the two compared, and judged', async ({ page, empty }) => {
-  await page.goto(`${empty.url}/new`);
-  await page.getByLabel('Machine', { exact: true }).fill('Ridge tractor');
-  await page.getByLabel('Shaft', { exact: true }).fill('Input shaft');
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await page.waitForURL('**/section**');
-  await page.locator('#limits').fill('0.04-0.09 mm');
-  await page.locator('#limits').press('Enter');
-  await page.locator('#pack').fill('0.60 mm');
-  await page.locator('#pack').press('Enter');
-  await page.locator('#leaves').fill('0.50×2 0.10×4 mm');
-  await page.locator('#leaves').press('Enter');
+  await newShaft(page, empty.url, { machine: 'Ridge tractor', shaft: 'Input shaft' });
+  await setUp(page, '0.04-0.09 mm', '0.60 mm', '0.50×2 0.10×4 mm');
   await page.getByRole('button', { name: /^Dial, pushed/ }).click();
   await page.getByRole('button', { name: /Shown in thou first/ }).click();
 

@@ -1,21 +1,12 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from './workshop.ts';
+import { expect, newShaft, setUp, test } from './workshop.ts';
 
 const hot = (page: Page) => page.getByRole('region', { name: 'When it is hot' });
 const packs = (page: Page) => page.getByRole('region', { name: 'Packs' });
 
 test('an aluminium case opens a pair closed by a cover: its limits held hot move the pack that is wanted, and back', async ({ page, empty }) => {
-  await page.goto(`${empty.url}/new`);
-  await page.getByLabel('Machine', { exact: true }).fill('Ridge tractor');
-  await page.getByLabel('Shaft', { exact: true }).fill('Input shaft');
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await page.waitForURL('**/section**');
-  await page.locator('#limits').fill('5-8');
-  await page.locator('#limits').press('Enter');
-  await page.locator('#pack').fill('28');
-  await page.locator('#pack').press('Enter');
-  await page.locator('#leaves').fill('10×2 5×3 3×4 2×4');
-  await page.locator('#leaves').press('Enter');
+  await newShaft(page, empty.url, { machine: 'Ridge tractor', shaft: 'Input shaft' });
+  await setUp(page, '5-8', '28', '10×2 5×3 3×4 2×4');
   await page.getByRole('button', { name: /^Dial, pushed/ }).click();
   for (const name of ['torqued', 'square']) await page.getByRole('button', { name, exact: true }).click();
   await page.locator('#entry').fill('24');
@@ -52,18 +43,8 @@ test('an aluminium case opens a pair closed by a cover: its limits held hot move
 });
 
 test('sizes read with a caliper: which is best read again, and what a micrometer would make of it', async ({ page, empty }) => {
-  await page.goto(`${empty.url}/new`);
-  await page.getByLabel('Machine', { exact: true }).fill('Ridge tractor');
-  await page.getByLabel('Shaft', { exact: true }).fill('Idler');
-  await page.getByRole('radio', { name: /Gear on a bush/ }).check();
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await page.waitForURL('**/section**');
-  await page.locator('#limits').fill('0.10-0.20 mm');
-  await page.locator('#limits').press('Enter');
-  await page.locator('#pack').fill('2.00 mm');
-  await page.locator('#pack').press('Enter');
-  await page.locator('#leaves').fill('2.00 mm');
-  await page.locator('#leaves').press('Enter');
+  await newShaft(page, empty.url, { machine: 'Ridge tractor', shaft: 'Idler', is: /Gear on a bush/ });
+  await setUp(page, '0.10-0.20 mm', '2.00 mm', '2.00 mm');
   await page.getByRole('button', { name: /^Dial, pushed/ }).click();
   await page.getByRole('button', { name: /Shown in thou first/ }).click();
   const sizes = page.getByRole('region', { name: 'Sizes of the parts' });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from './workshop.ts';
+import { expect, newShaft, setUp, test } from './workshop.ts';
 
 const aside = (page: Page) => page.getByRole('complementary', { name: 'The gap in hand' });
 const parts = (page: Page) => page.getByRole('region', { name: 'Parts of the shaft' });
@@ -81,18 +81,8 @@ test('a shaft of my own, put together by keyboard alone', async ({ page, empty }
 });
 
 test('two bearings turned: cover or nut is asked, the sign of the pack is the other way, and undo brings all back', async ({ page, empty }) => {
-  await page.goto(`${empty.url}/new`);
-  await page.getByLabel('Machine', { exact: true }).fill('Hill roller');
-  await page.getByLabel('Shaft', { exact: true }).fill('Input shaft');
-  await page.getByRole('radio', { name: 'behind a cone' }).check();
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await page.waitForURL('**/section**');
-  await page.locator('#limits').fill('0.04-0.09 mm');
-  await page.locator('#limits').press('Enter');
-  await page.locator('#pack').fill('0.60 mm');
-  await page.locator('#pack').press('Enter');
-  await page.locator('#leaves').fill('0.50×2 0.10×4 0.05×3 0.20×2 mm');
-  await page.locator('#leaves').press('Enter');
+  await newShaft(page, empty.url, { machine: 'Hill roller', shaft: 'Input shaft', is: 'behind a cone' });
+  await setUp(page, '0.04-0.09 mm', '0.60 mm', '0.50×2 0.10×4 0.05×3 0.20×2 mm');
   await page.getByRole('button', { name: /^Dial, pushed/ }).click();
   for (const name of ['torqued', 'square']) await page.getByRole('button', { name, exact: true }).click();
   await page.locator('#entry').fill('0.21 mm');

@@ -1,32 +1,9 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from './workshop.ts';
+import { expect, newShaft, setUp, test } from './workshop.ts';
 
 const entry = (page: Page) => page.locator('#entry');
 const aside = (page: Page) => page.getByRole('complementary', { name: 'The gap in hand' });
 const packs = (page: Page) => page.getByRole('region', { name: 'Packs' });
-
-async function newShaft(page: Page, url: string, { machine, shaft, is }: { machine: string; shaft: string; is: RegExp }): Promise<void> {
-  await page.goto(`${url}/new`);
-  await page.getByLabel('Machine', { exact: true }).fill(machine);
-  await page.getByLabel('Shaft', { exact: true }).fill(shaft);
-  await page.getByRole('radio', { name: is }).check();
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await page.waitForURL('**/section**');
-}
-
-/** Limits, pack and way of reading of a gap that is new. */
-async function setUp(page: Page, limits: string, pack: string | null, leaves: string | null): Promise<void> {
-  await page.locator('#limits').fill(limits);
-  await page.locator('#limits').press('Enter');
-  if (pack !== null) {
-    await page.locator('#pack').fill(pack);
-    await page.locator('#pack').press('Enter');
-  }
-  if (leaves !== null) {
-    await page.locator('#leaves').fill(leaves);
-    await page.locator('#leaves').press('Enter');
-  }
-}
 
 async function read(page: Page, text: string): Promise<void> {
   await entry(page).fill(text);

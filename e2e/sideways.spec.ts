@@ -1,18 +1,11 @@
-import { expect, test } from './workshop.ts';
+import { expect, newShaft, setUp, test } from './workshop.ts';
 
-test('a shaft between two packs is moved across: what one loses the other gains, no leaf goes to both, and the gap is as it was', async ({ page, empty }) => {
-  await page.goto(`${empty.url}/new`);
-  await page.getByLabel('Machine', { exact: true }).fill('Hill roller');
-  await page.getByLabel('Shaft', { exact: true }).fill('Carrier');
-  await page.getByRole('radio', { name: 'behind a cup' }).check();
-  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await page.waitForURL('**/section**');
-  await page.locator('#limits').fill('2-4');
-  await page.locator('#limits').press('Enter');
-  await page.locator('#pack').fill('20');
-  await page.locator('#pack').press('Enter');
-  await page.locator('#leaves').fill('20 10×2 6 4');
-  await page.locator('#leaves').press('Enter');
+test('a shaft between two packs is moved across: what one loses the other gains, no leaf goes to both, and the gap is as it was', async ({
+  page,
+  empty,
+}) => {
+  await newShaft(page, empty.url, { machine: 'Hill roller', shaft: 'Carrier', is: 'behind a cup' });
+  await setUp(page, '2-4', '20', '20 10×2 6 4');
   await page.getByRole('button', { name: /^Dial, pushed/ }).click();
   // shims behind the other cup too
   await page.getByRole('button', { name: 'Change the parts' }).click();

@@ -106,7 +106,10 @@ test('sizes make the drawing to scale; a part turned round and a bad size are sa
   await expect(page.getByText('1 of 4 measured')).toBeVisible();
   await page.getByRole('button', { name: 'Change the parts' }).click();
   const parts = page.getByRole('region', { name: 'Parts of the shaft' });
-  await parts.getByRole('button', { name: /^Thrust washer/ }).first().click();
+  await parts
+    .getByRole('button', { name: /^Thrust washer/ })
+    .first()
+    .click();
   await parts.getByRole('button', { name: 'Turn round' }).click();
   await expect(page.locator('[data-section] p')).toContainText(/Thrust washer[^,]*(, [a-z]+ end)? \(turned round\)/);
   // what holds the rest is not turned

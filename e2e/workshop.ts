@@ -97,3 +97,31 @@ export async function firstReading(
   await page.getByRole('button', { name: 'torqued' }).click();
   await page.getByRole('button', { name: 'square', exact: true }).click();
 }
+
+/** A machine with one shaft, from the form for a new one; the arrangement and the place for its shim that are offered, unless they are said. */
+export async function newShaft(
+  page: Page,
+  url: string,
+  { machine, shaft, is }: { machine: string; shaft: string; is?: string | RegExp },
+): Promise<void> {
+  await page.goto(`${url}/new`);
+  await page.getByLabel('Machine', { exact: true }).fill(machine);
+  await page.getByLabel('Shaft', { exact: true }).fill(shaft);
+  if (is !== undefined) await page.getByRole('radio', { name: is }).check();
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.waitForURL('**/section**');
+}
+
+/** Limits, pack and way of reading of a gap that is new. */
+export async function setUp(page: Page, limits: string, pack: string | null, leaves: string | null): Promise<void> {
+  await page.locator('#limits').fill(limits);
+  await page.locator('#limits').press('Enter');
+  if (pack !== null) {
+    await page.locator('#pack').fill(pack);
+    await page.locator('#pack').press('Enter');
+  }
+  if (leaves !== null) {
+    await page.locator('#leaves').fill(leaves);
+    await page.locator('#leaves').press('Enter');
+  }
+}

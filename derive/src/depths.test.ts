@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { newDepth } from '@elder-cog/contract';
-import { INSTRUMENTS, mm, parseLimits, thou, type Instrument } from '@elder-cog/core';
+import { INSTRUMENTS, mm, thou, type Instrument } from '@elder-cog/core';
 import { depthsOf, derive, type GapState } from './index.ts';
 import { Story } from './testing.ts';
 
@@ -12,26 +12,11 @@ const NO_FACE = { id: '', side: 'in' } as const;
 function pinion() {
   const story = new Story({ template: 'pinionByNut', place: 'behindCone', limits: '2-4 thou' });
   const shim = story.slot('depthShim');
-  const built = story.build([20]);
-  built.fits.push({ id: story.id(), placeId: shim, leaves: [Story.leaf(35)], state: null });
+  story.fit({ pack: 20, depthShim: 35 });
   const station = story.facts.stations.find((s) => s.subject === 'depth');
   if (!station) throw new Error('no depth');
   const read = (text: string, by: Instrument = depthMm): string => story.read(text, { method: 'size', instrument: by }, station.id);
-  const limit = (text: string): void => {
-    const { min, max } = parseLimits(text, 'mm');
-    const of = { stationId: station.id, min: min ?? null, max: max ?? null, written: text, unit: 'mm' as const };
-    story.facts.limits.push({
-      id: story.id(),
-      revision: 1,
-      ...of,
-      source: 'manual',
-      pageOrWhom: '',
-      saidAt: '',
-      working: '',
-      specId: null,
-      inUse: true,
-    });
-  };
+  const limit = (text: string): void => story.limit(text, station.id, 'mm');
   const depth = (): GapState | undefined => {
     const [shaft] = derive(story.facts).shafts;
     return shaft && depthsOf(story.facts, shaft)[0];
@@ -53,7 +38,7 @@ describe('how far a face is below another', () => {
     read('24.36');
     story.build([24]);
     expect(depth()?.now).toMatchObject({ kind: 'read', reading: { value: mm(24.36) } });
-    story.build(null).fits.push({ id: story.id(), placeId: shim, leaves: [Story.leaf(38)], state: null });
+    story.fit({ depthShim: 38 });
     const moved = depth();
     // behind the head cone, thicker puts the pinion farther from the seat
     expect(moved?.now.kind).toBe('forecast');

@@ -1,5 +1,4 @@
 import { describe, expect, it } from '@jest/globals';
-import { newLink } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, type Instrument } from '@elder-cog/core';
 import { derive, doubtsOf, sizeOf, type GapDoubt } from './index.ts';
 import { Story } from './testing.ts';
@@ -11,13 +10,7 @@ function told(
 ) {
   const story = new Story({ template: 'gearOnBush', place: 'thrustWasher', limits: '5-8 thou' });
   story.build(pack);
-  for (const { name, reads, by } of sizes) {
-    const feature = story.facts.features.find((f) => name.test(f.name));
-    if (!feature) throw new Error(`no size like ${String(name)}`);
-    const link = newLink(story.facts.shafts[0]?.id ?? '', feature, () => story.id());
-    story.facts.stations.push({ ...story.station, ...link, revision: 1 });
-    for (const text of reads) story.read(text, { method: 'size', instrument: by }, link.id);
-  }
+  for (const { name, reads, by } of sizes) story.measure(name, reads, by);
   return {
     story,
     doubts: (): GapDoubt[] => {

@@ -1,31 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
-import type { Fitted, Lot } from '@elder-cog/contract';
+import type { Fitted } from '@elder-cog/contract';
 import { mm, thou } from '@elder-cog/core';
 import { availableFor, derive, forSlot, solveQuestion } from './index.ts';
 import { Story } from './testing.ts';
 
-const lot = (id: string, thickness: number, form: Partial<Lot> = {}): Lot => ({
-  id,
-  revision: 1,
-  thickness: thou(thickness),
-  written: String(thickness),
-  unit: 'thou',
-  owned: 1,
-  material: '',
-  keptIn: '',
-  note: '',
-  ...form,
-});
-
 /** A layshaft whose washer P goes over 25 mm; its four floats read. */
 function layshaft(): { story: Story; fitted: Fitted[] } {
   const story = new Story({ template: 'layshaft', place: 'inLine', limits: '5-8 thou' });
-  const built = story.build(null);
-  const fits = [
-    ['packP', 59, 'in P'],
-    ['packQ', 98, null],
-  ] as const;
-  for (const [role, t, lotId] of fits) built.fits.push({ id: story.id(), placeId: story.slot(role), leaves: [Story.leaf(t, lotId)], state: null });
+  for (const leaf of story.fit({ packP: 59, packQ: 98 }).fits[0]?.leaves ?? []) leaf.lotId = 'in P';
   story.read('11');
   const place = story.facts.places.find((p) => p.role === 'packP');
   if (place) place.wants = { bore: mm(25), supply: { from: thou(50), to: thou(70), step: thou(1), written: '50–70 by 1' } };
@@ -46,12 +28,12 @@ function layshaft(): { story: Story; fitted: Fitted[] } {
 }
 
 const LOTS = [
-  lot('goes', 57, { bore: mm(25.2) }),
-  lot('small', 56, { bore: mm(22) }),
-  lot('unmeasured', 58),
-  lot('thick', 98, { bore: mm(25.1) }),
+  Story.lot('goes', 57, { bore: mm(25.2) }),
+  Story.lot('small', 56, { bore: mm(22) }),
+  Story.lot('unmeasured', 58),
+  Story.lot('thick', 98, { bore: mm(25.1) }),
   // in the place already, whatever its bore is said to be
-  lot('in P', 59),
+  Story.lot('in P', 59),
 ];
 
 describe('what of the Drawer goes into a place', () => {

@@ -1,5 +1,4 @@
 import { describe, expect, it } from '@jest/globals';
-import { newLink } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, thou } from '@elder-cog/core';
 import { derive, hotGrowth, hotQuestion, type HotQuestion, type HotState } from './index.ts';
 import { Story } from './testing.ts';
@@ -14,13 +13,7 @@ function questionOf(
 ) {
   const story = new Story({ template, place });
   story.build([20]);
-  for (const [name, text] of sizes) {
-    const feature = story.facts.features.find((f) => name.test(f.name));
-    if (!feature) throw new Error(`no size like ${String(name)}`);
-    const link = newLink(story.facts.shafts[0]?.id ?? '', feature, () => story.id());
-    story.facts.stations.push({ ...story.station, ...link, revision: 1 });
-    story.read(text, { method: 'size', instrument: INSTRUMENTS.micMm }, link.id);
-  }
+  for (const [name, text] of sizes) story.measure(name, [text], INSTRUMENTS.micMm);
   const [shaft] = derive(story.facts).shafts;
   const [gap] = shaft?.gaps ?? [];
   const question = shaft && gap ? hotQuestion(story.facts, shaft, gap) : null;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import type { JobFacts, Lot } from '@elder-cog/contract';
+import type { JobFacts } from '@elder-cog/contract';
 import { solveShaft, thou } from '@elder-cog/core';
 import fc from 'fast-check';
 import { derive, moversOf, solveQuestion, triedMark, triedShaft, type GapState } from './index.ts';
@@ -17,14 +17,10 @@ type Evening = typeof evenings extends fc.Arbitrary<infer T> ? T : never;
 
 function told({ p, q, reads, thenP, thenQ }: Evening): { before: GapState[]; after: GapState[]; facts: JobFacts } {
   const story = new Story({ template: 'layshaft', place: 'inLine', limits: null });
-  const fitted = (role: string, t: number) => ({ id: story.id(), placeId: story.slot(role), leaves: [Story.leaf(t)], state: null });
-  const built = story.build(null);
-  built.fits.push(fitted('packP', p), fitted('packQ', q));
-  const gaps = story.facts.stations.filter((s) => s.subject === 'gap');
-  gaps.forEach((station, i) => story.read(String(reads[i] ?? 0), {}, station.id));
+  story.fit({ packP: p, packQ: q });
+  story.gaps.forEach((station, i) => story.read(String(reads[i] ?? 0), {}, station.id));
   const before = [...(derive(structuredClone(story.facts)).shafts[0]?.gaps ?? [])];
-  const next = story.build(null);
-  next.fits.push(fitted('packP', thenP), fitted('packQ', thenQ));
+  story.fit({ packP: thenP, packQ: thenQ });
   return { before, after: [...(derive(story.facts).shafts[0]?.gaps ?? [])], facts: story.facts };
 }
 
@@ -111,24 +107,13 @@ describe('a pinion drawn up by a nut', () => {
     'with its depth shim %s, is set for float by the pack between its cones, never by the depth shim',
     (place) => {
       const story = new Story({ template: 'pinionByNut', place, limits: '2-4 thou' });
-      const built = story.build([20]);
-      built.fits.push({ id: story.id(), placeId: story.slot('depthShim'), leaves: [Story.leaf(35)], state: null });
+      story.fit({ pack: 20, depthShim: 35 });
       story.read('9');
       const [gap] = derive(structuredClone(story.facts)).shafts[0]?.gaps ?? [];
       expect(gap).toMatchObject({ adjuster: { role: 'pack' }, pack: { sense: 1 } });
       // nor is another depth shim offered with a set for the whole shaft
       const [shaft] = derive(story.facts).shafts;
-      const lots: Lot[] = [5, 33, 36].map((t) => ({
-        id: story.id(),
-        revision: 1,
-        thickness: thou(t),
-        written: String(t),
-        unit: 'thou',
-        owned: 2,
-        material: '',
-        keptIn: '',
-        note: '',
-      }));
+      const lots = [5, 33, 36].map((t) => Story.lot(story.id(), t, { owned: 2 }));
       const asked = shaft && solveQuestion(story.facts, shaft, { lots, fitted: [], laps: new Map() });
       const held = asked?.question.slots.find(({ id }) => id === story.slot('depthShim'));
       if (place === 'behindCup') expect(held).toMatchObject({ isFixed: true, choices: [{ thickness: thou(35) }] });
@@ -136,8 +121,7 @@ describe('a pinion drawn up by a nut', () => {
       for (const { picks } of solved?.solutions ?? []) expect(picks[story.slot('depthShim')] ?? held?.fitted).toEqual(held?.fitted);
       expect(solved?.buy?.slot).not.toBe(story.slot('depthShim'));
       // another depth shim: behind the cone it touches no float; behind the cup it takes as much off it
-      const next = story.build(null);
-      next.fits.push({ id: story.id(), placeId: story.slot('depthShim'), leaves: [Story.leaf(38)], state: null });
+      story.fit({ depthShim: 38 });
       const [after] = derive(story.facts).shafts[0]?.gaps ?? [];
       expect([after?.now.kind, after?.now.reading?.value]).toEqual(place === 'behindCone' ? ['read', thou(9)] : ['forecast', thou(6)]);
     },
@@ -148,17 +132,9 @@ describe('a washer that moves two gaps', () => {
   /** A and D read so, P and Q as they are; limits of A 7–12, of D as said, thou. */
   function pack(limitsOfD: string | null): NonNullable<GapState['pack']> | null {
     const story = new Story({ template: 'layshaft', place: 'inLine', limits: '7-12 thou' });
-    const built = story.build(null);
-    for (const [role, t] of [
-      ['packP', 59],
-      ['packQ', 98],
-    ] as const)
-      built.fits.push({ id: story.id(), placeId: story.slot(role), leaves: [Story.leaf(t)], state: null });
-    const gaps = story.facts.stations.filter((s) => s.subject === 'gap');
-    const [limit] = story.facts.limits;
-    const [min, max] = (limitsOfD ?? '').split('-').map(Number);
-    if (limit && limitsOfD !== null)
-      story.facts.limits.push({ ...limit, id: story.id(), stationId: gaps[3]?.id ?? '', min: thou(min ?? 0), max: thou(max ?? 0) });
+    story.fit({ packP: 59, packQ: 98 });
+    const { gaps } = story;
+    if (limitsOfD !== null) story.limit(`${limitsOfD} thou`, gaps[3]?.id);
     story.read('13½', {}, gaps[0]?.id);
     story.read('7', {}, gaps[3]?.id);
     return derive(story.facts).shafts[0]?.gaps[0]?.pack ?? null;
@@ -183,14 +159,8 @@ describe('a washer that moves two gaps', () => {
 describe('a place that is taken out of the drawing', () => {
   it('takes with it what was fitted in it, and no build', () => {
     const story = new Story({ template: 'layshaft', place: 'inLine', limits: null });
-    const built = story.build(null);
-    for (const [role, t] of [
-      ['packP', 59],
-      ['packQ', 98],
-    ] as const)
-      built.fits.push({ id: story.id(), placeId: story.slot(role), leaves: [Story.leaf(t)], state: null });
-    const gap = story.facts.stations.find((s) => s.subject === 'gap');
-    story.read('11', {}, gap?.id ?? '');
+    story.fit({ packP: 59, packQ: 98 });
+    story.read('11');
     const gone = story.slot('packQ');
     const facts: JobFacts = { ...story.facts, places: story.facts.places.map((p) => (p.id === gone ? { ...p, gone: true } : p)) };
     const { shafts, damage } = derive(facts);

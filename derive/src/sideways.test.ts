@@ -45,17 +45,7 @@ function carrier(left: number[], right: number[]): { facts: JobFacts; shaft: Sha
   return { facts, shaft: state, packs: [one.id, other.id] };
 }
 
-const lot = (thickness: number, owned: number): Lot => ({
-  id: `lot ${thickness}`,
-  revision: 1,
-  thickness: thou(thickness),
-  written: String(thickness),
-  unit: 'thou',
-  owned,
-  material: '',
-  keptIn: '',
-  note: '',
-});
+const lot = (thickness: number): Lot => Story.lot(`lot ${thickness}`, thickness);
 
 const inNow = (slotId: string, leaves: number[]): Fitted[] =>
   leaves.map((t) => ({
@@ -84,7 +74,7 @@ describe('a shaft moved across with its bearings as they are', () => {
   it('is split from what is on hand and what is in, and no leaf goes to both', () => {
     const fitted = [...inNow(packs[0], [20]), ...inNow(packs[1], [20])];
     const asked = { tolerance: thou(0.5), fitted };
-    const [best] = sidewaysChoices(across, { ...asked, by: thou(-4), lots: [lot(10, 1), lot(6, 1), lot(4, 1)] });
+    const [best] = sidewaysChoices(across, { ...asked, by: thou(-4), lots: [lot(10), lot(6), lot(4)] });
     // 16 at the input end: 10 + 6; and 24 at the other: 20 + 4
     expect(best?.totals).toEqual([thou(16), thou(24)]);
     expect(best?.packs.map((pack) => pack.map((leaf) => leaf.written))).toEqual([
@@ -102,7 +92,7 @@ describe('a shaft moved across with its bearings as they are', () => {
     const [best] = sidewaysChoices(across, {
       by: thou(-4),
       tolerance: thou(0.5),
-      lots: [lot(10, 1), lot(6, 1), lot(4, 1)],
+      lots: [lot(10), lot(6), lot(4)],
       fitted: [...inNow(packs[0], [20]), ...inNow(packs[1], [20])],
     });
     const next = { ...(facts.builds.at(-1) as JobFacts['builds'][number]), id: 'next', parentId: facts.builds.at(-1)?.id ?? null };

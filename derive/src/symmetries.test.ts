@@ -47,9 +47,8 @@ function inThou(job: Told): Story {
 /** Washers in P and Q at every step, and readings of each of the four floats, in turn. */
 function layshaft({ limits: [min, width], steps }: Told): Story {
   const story = new Story({ template: 'layshaft', place: 'inLine', limits: `${min}-${min + width} thou` });
-  const gaps = story.facts.stations.filter((s) => s.subject === 'gap');
-  const [limit] = story.facts.limits;
-  for (const { id } of gaps.slice(1)) if (limit) story.facts.limits.push({ ...limit, id: story.id(), stationId: id });
+  const { gaps } = story;
+  for (const { id } of gaps.slice(1)) story.limit(`${min}-${min + width} thou`, id);
   for (const { pack, readings } of steps) {
     fit(story, pack);
     readings.forEach((reading, i) => story.read(String(reading), {}, gaps[i % gaps.length]?.id));
@@ -58,15 +57,7 @@ function layshaft({ limits: [min, width], steps }: Told): Story {
 }
 
 /** Other washers in P and Q, as one build. */
-function fit(story: Story, [p = 0, q = 0]: readonly number[]): string {
-  const built = story.build(null);
-  for (const [role, t] of [
-    ['packP', 45 + p],
-    ['packQ', 90 + q],
-  ] as const)
-    built.fits.push({ id: story.id(), placeId: story.slot(role), leaves: [Story.leaf(t)], state: null });
-  return built.id;
-}
+const fit = (story: Story, [p = 0, q = 0]: readonly number[]): string => story.fit({ packP: 45 + p, packQ: 90 + q }).id;
 
 /** All that is said of a gap, but in what system. */
 function said(facts: JobFacts): { readonly gaps: readonly GapSaid[]; readonly next: string; readonly drawn: unknown; readonly moves: unknown } {

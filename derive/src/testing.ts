@@ -1,5 +1,15 @@
-import { emptyWearBook, newShaft, type Build, type FitLeaf, type JobFacts, type Station, withUnderstood } from '@elder-cog/contract';
-import { INSTRUMENTS, nanometres, parseLimits, thou, type Instrument, type Length, type Place, type TemplateName } from '@elder-cog/core';
+import {
+  emptyWearBook,
+  newLink,
+  newShaft,
+  type Build,
+  type FitLeaf,
+  type JobFacts,
+  type Lot,
+  type Station,
+  withUnderstood,
+} from '@elder-cog/contract';
+import { INSTRUMENTS, parseLimits, thou, type Instrument, type Length, type Place, type TemplateName } from '@elder-cog/core';
 
 /** A job made step by step, for tests: one shaft, with ids that say what they are. */
 export class Story {
@@ -32,7 +42,6 @@ export class Story {
     this.shaftId = shaft.shaft.id;
     // the pack of a shaft that has several is the first of them
     this.slot = (role) => shaft.places.find((p) => p.role === role || (role === 'pack' && p.role === 'packP'))?.id ?? '';
-    const read = limits === null ? null : parseLimits(limits, 'thou');
     this.facts = {
       job: { id: jobId, revision: 1, machine: 'Test machine', year: '', note: '', createdAt: '2026-01-01T00:00:00.000Z', archivedAt: null },
       ...emptyWearBook(),
@@ -43,30 +52,25 @@ export class Story {
       features: shaft.features.map((f) => ({ ...f, revision: 1 })),
       contacts: shaft.contacts.map((c) => ({ ...c, revision: 1 })),
       stations,
-      limits: read
-        ? [
-            {
-              id: this.id(),
-              revision: 1,
-              stationId: this.station.id,
-              min: read.min ?? null,
-              max: read.max ?? null,
-              written: limits ?? '',
-              unit: 'thou',
-              source: 'manual',
-              pageOrWhom: '',
-              saidAt: '',
-              working: '',
-              specId: null,
-              inUse: true,
-            },
-          ]
-        : [],
+      limits: [],
       builds: [],
       readings: [],
       withdrawals: [],
       specs: [],
     };
+    if (limits !== null) this.limit(limits);
+  }
+
+  /** Limits of a station, in use from then on. */
+  limit(text: string, stationId: string = this.station.id, unit: 'thou' | 'mm' = 'thou'): void {
+    const { min = null, max = null } = parseLimits(text, unit);
+    const from = { source: 'manual' as const, pageOrWhom: '', saidAt: '', working: '', specId: null };
+    this.facts.limits.push({ id: this.id(), revision: 1, stationId, min, max, written: text, unit, ...from, inUse: true });
+  }
+
+  /** The stations of its gaps, in their order. */
+  get gaps(): readonly Station[] {
+    return this.facts.stations.filter((s) => s.subject === 'gap');
   }
 
   id(): string {
@@ -81,6 +85,12 @@ export class Story {
 
   static leaf(thickness: number, lotId: string | null = null): FitLeaf {
     return { lotId, thickness: thou(thickness), written: String(thickness), unit: 'thou', count: 1 };
+  }
+
+  /** Leaves of the Drawer, thou. */
+  static lot(id: string, thickness: number, more: Partial<Lot> = {}): Lot {
+    const of = { thickness: thou(thickness), written: String(thickness), unit: 'thou' as const, owned: 1 };
+    return { id, revision: 1, ...of, material: '', keptIn: '', note: '', ...more };
   }
 
   /** A build with a pack, and the states of other slots by role. */
@@ -106,6 +116,24 @@ export class Story {
     };
     this.facts.builds.push(built);
     return built;
+  }
+
+  /** A build with one leaf, thou, in each of some places by role. */
+  fit(packs: Readonly<Record<string, number>>): Build {
+    const built = this.build(null);
+    for (const [role, thickness] of Object.entries(packs))
+      built.fits.push({ id: this.id(), placeId: this.slot(role), leaves: [Story.leaf(thickness)], state: null });
+    return built;
+  }
+
+  /** A size of a part, by what it is called, read so often; the station it is read at. */
+  measure(name: RegExp, reads: readonly string[], instrument: Instrument | null): string {
+    const feature = this.facts.features.find((f) => name.test(f.name));
+    if (!feature) throw new Error(`no size like ${String(name)}`);
+    const link = newLink(this.shaftId, feature, () => this.id());
+    this.facts.stations.push({ ...this.station, ...link, revision: 1 });
+    for (const text of reads) this.read(text, { method: 'size', instrument }, link.id);
+    return link.id;
   }
 
   read(text: string, more: Partial<JobFacts['readings'][number]['raw']> = {}, stationId: string = this.station.id): string {
@@ -138,22 +166,7 @@ export class Story {
       { ...base, id: journal, subject: 'journal', role: 'j', name: 'Journal', moreIs: 'tight' },
       { ...base, id: pair, subject: 'pair', role: 'p', name: 'Clearance', boreId: bore, journalId: journal },
     );
-    const { min, max } = parseLimits(limits, 'thou');
-    this.facts.limits.push({
-      id: this.id(),
-      revision: 1,
-      stationId: pair,
-      min: min ?? nanometres(0),
-      max: max ?? null,
-      written: limits,
-      unit: 'thou',
-      source: 'manual',
-      pageOrWhom: '',
-      saidAt: '',
-      working: '',
-      specId: null,
-      inUse: true,
-    });
+    this.limit(limits, pair);
     return { bore, journal };
   }
 
