@@ -1,7 +1,8 @@
 import { isChosen, mm, NM_PER, type PartMaterial, type PlaceKind, type PlanPlace, type ReadyContact, type ShaftPlan } from '@elder-cog/core';
 import type { z } from 'zod';
 import type { change } from './commands.ts';
-import type { ContactFact, Feature, JobFacts, PlaceFact, Shaft, Station } from './facts/index.ts';
+import type { ContactFact, Feature, PlaceFact, Shaft, Station } from './facts/index.ts';
+import type { JobFacts } from './tables.ts';
 import { gapStation } from './newShaft.ts';
 
 type ShaftEdit = Extract<z.output<typeof change>, { kind: 'shaft.edit' }>;

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FILE_VERSION } from './constants.ts';
-import { id, jobFacts, lot, time, who, type JobFacts } from './facts/index.ts';
+import { id, lot, time, who } from './facts/index.ts';
+import { jobFacts, type JobFacts } from './tables.ts';
 import { lastWrittenIn, placedJob, upgradeEntry } from './toPlaces.ts';
 import { understoodIn } from './understoodThen.ts';
 
@@ -64,6 +65,9 @@ export type JournalEntry = z.output<typeof journalEntry>;
 export type JobFile = z.output<typeof jobFile>;
 export type WorkshopFile = z.output<typeof workshopFile>;
 export type AnyFile = z.output<typeof anyFile>;
+
+/** The jobs of a file, one or all. */
+export const jobsIn = (file: AnyFile): readonly JobFacts[] => (file.format === 'elder-cog/job' ? [file.job] : file.jobs);
 
 type Rows = Record<string, unknown>;
 const rows = (value: unknown): Rows[] => (Array.isArray(value) ? (value as Rows[]) : []);

@@ -1,6 +1,6 @@
 import { FEATURE_KINDS, mm, type Length } from '@elder-cog/core';
 import type { FitLeaf } from './facts/index.ts';
-import type { FileProblem } from './references.ts';
+import type { FileProblem } from './rowRules.ts';
 import type { RowOf, TableName } from './tables.ts';
 
 type Range = readonly [least: Length, most: Length, says: string];

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { fitted, id, job, lengthNm, lot, photo, time, type JobFacts } from './facts/index.ts';
+import { fitted, id, job, lengthNm, lot, photo, time } from './facts/index.ts';
+import type { JobFacts } from './tables.ts';
 import { commandReply, errorReply, rowEffect } from './commands.ts';
 import { FILE_VERSION } from './constants.ts';
 

@@ -1,113 +1,215 @@
-import type {
-  Acceptance,
-  Assembly,
-  Build,
-  ContactFact,
-  Feature,
-  Inspection,
-  Job,
-  JobFacts,
-  Limit,
-  LookAlike,
-  Lot,
-  MatchedSet,
-  OpenItem,
-  PartFact,
-  Photo,
-  PlaceFact,
-  ReadingFact,
-  Shaft,
-  Spec,
-  Station,
-  StripEntry,
-  Withdrawal,
+import { z } from 'zod';
+import {
+  acceptance,
+  assembly,
+  build,
+  contact,
+  feature,
+  inspection,
+  job,
+  limit,
+  lookAlike,
+  lot,
+  matchedSet,
+  openItem,
+  part,
+  photo,
+  place,
+  reading,
+  shaft,
+  spec,
+  station,
+  stripEntry,
+  withdrawal,
+  type Job,
 } from './facts/index.ts';
-import type { AnyFile } from './files.ts';
+import { to, type Checking, type Named } from './rowRules.ts';
 
-/** The jobs of a file, one or all. */
-export const jobsIn = (file: AnyFile): readonly JobFacts[] => (file.format === 'elder-cog/job' ? [file.job] : file.jobs);
-
-/** Every table there is, by the name the journal has for it, with the shape of its rows. */
-export interface RowOf {
-  job: Job;
-  assembly: Assembly;
-  shaft: Shaft;
-  part: PartFact;
-  place: PlaceFact;
-  feature: Feature;
-  contact: ContactFact;
-  station: Station;
-  limit: Limit;
-  spec: Spec;
-  lot: Lot;
-  lookAlike: LookAlike;
-  matchedSet: MatchedSet;
-  openItem: OpenItem;
-  build: Build;
-  reading: ReadingFact;
-  withdrawal: Withdrawal;
-  strip: StripEntry;
-  inspection: Inspection;
-  acceptance: Acceptance;
-  photo: Photo;
+/** One table: its rows, what they are called, and what holds of them. */
+interface Table<Schema extends z.ZodType, Facts extends string | null> {
+  readonly row: Schema;
+  /** under what name its rows stand among a job's facts; null for the job itself, and for leaves, which are the Drawer's */
+  readonly facts: Facts;
+  /** what a person calls a row of it */
+  readonly called: string;
+  /** the rows that a row names: all of one job, but for leaves */
+  readonly names?: (row: z.output<Schema>) => readonly Named[];
+  /** what else must hold of a row */
+  readonly also?: (row: z.output<Schema>, checking: Checking) => void;
+  /** its rows stand in a line, each after another of the same table: a build's parent, what an entry takes the place of */
+  readonly line?: { readonly field: string; readonly called: string; readonly before: (row: z.output<Schema>) => string | null };
+  /** its rows have a role of their own within this */
+  readonly roleWithin?: 'shaftId' | 'partId';
+  /** its rows stand by their position; boxes and shafts stand as they were made, and are put in order where they are shown */
+  readonly positioned?: true;
 }
-export type TableName = keyof RowOf;
-/** A table whose rows belong to a job; leaves are the Drawer's. */
-export type JobTable = Exclude<TableName, 'job' | 'lot'>;
 
-/** Under what name the rows of each table stand among a job's facts, in the order in which they may be put down: what is named comes first. */
-export const FACTS_OF = {
-  assembly: 'assemblies',
-  shaft: 'shafts',
-  part: 'parts',
-  place: 'places',
-  feature: 'features',
-  contact: 'contacts',
-  station: 'stations',
-  spec: 'specs',
-  limit: 'limits',
-  build: 'builds',
-  reading: 'readings',
-  strip: 'strip',
-  inspection: 'inspections',
-  acceptance: 'acceptances',
-  lookAlike: 'lookAlikes',
-  matchedSet: 'matchedSets',
-  openItem: 'openItems',
-  photo: 'photos',
-  withdrawal: 'withdrawals',
-} as const satisfies { readonly [T in JobTable]: keyof JobFacts };
+const table = <Schema extends z.ZodType, Facts extends string | null>(of: Table<Schema, Facts>): Table<Schema, Facts> => of;
 
-export const JOB_TABLES = Object.keys(FACTS_OF) as JobTable[];
+/**
+ * The register of tables, in the order in which rows may be put down: what is named comes first. Reading, files, checks of what names
+ * what, undo and the journal are written once over it; beside it a table has its plain SQL in the server, and nothing else.
+ */
+export const TABLES = {
+  job: table({ row: job, facts: null, called: 'a machine' }),
+  lot: table({ row: lot, facts: null, called: 'leaves' }),
+  assembly: table({
+    row: assembly,
+    facts: 'assemblies',
+    called: 'a box',
+    names: (r) => [...to('job', 'jobId', r.jobId), ...to('assembly', 'mirrorOf', r.mirrorOf)],
+  }),
+  shaft: table({ row: shaft, facts: 'shafts', called: 'a shaft', names: (r) => to('assembly', 'assemblyId', r.assemblyId) }),
+  part: table({ row: part, facts: 'parts', called: 'a part', names: (r) => to('assembly', 'assemblyId', r.assemblyId) }),
+  place: table({
+    row: place,
+    facts: 'places',
+    called: 'a place',
+    roleWithin: 'shaftId',
+    names: (r) => [...to('shaft', 'shaftId', r.shaftId), ...to('part', 'partId', r.partId)],
+    also: (r, { check }) => check(new Set(r.faces.map((f) => f.role)).size === r.faces.length, ['faces'], 'one face twice', 'each face once'),
+  }),
+  feature: table({
+    row: feature,
+    facts: 'features',
+    called: 'a size',
+    roleWithin: 'partId',
+    names: (r) => to('part', 'partId', r.partId),
+    also: (r, { face, check, jobId }) => {
+      for (const field of ['fromFace', 'toFace'] as const)
+        check(face(r[field])?.jobId === jobId, [field], r[field], 'a face of a place of this machine');
+    },
+  }),
+  contact: table({
+    row: contact,
+    facts: 'contacts',
+    called: 'a contact',
+    roleWithin: 'shaftId',
+    names: (r) => [...to('shaft', 'shaftId', r.shaftId), ...to('feature', 'standId', r.standId), ...to('place', 'fastenerId', r.fastenerId)],
+    also: (r, { face, check }) => {
+      for (const field of ['a', 'b'] as const) check(face(r[field])?.shaftId === r.shaftId, [field], r[field], 'a face of a place of this shaft');
+    },
+  }),
+  station: table({
+    row: station,
+    facts: 'stations',
+    called: 'a station',
+    names: (r) => [
+      ...to('shaft', 'shaftId', r.shaftId),
+      ...to('assembly', 'assemblyId', r.assemblyId),
+      ...(r.reads?.what === 'gap' ? r.reads.contacts.flatMap((id, i) => to('contact', ['reads', 'contacts', i], id)) : []),
+      ...to('feature', ['reads', 'feature'], r.reads?.what === 'feature' ? r.reads.feature : null),
+      ...to('station', 'boreId', r.boreId),
+      ...to('station', 'journalId', r.journalId),
+    ],
+    also: (r, { face, check }) => {
+      check((r.shaftId === null) !== (r.assemblyId === undefined), ['shaftId'], r.shaftId, 'a shaft, or a box, and not both');
+      if (r.reads?.what === 'depth')
+        for (const field of ['from', 'to'] as const)
+          check(face(r.reads[field])?.shaftId === r.shaftId, ['reads', field], r.reads[field], 'a face of a place of this shaft');
+    },
+  }),
+  spec: table({
+    row: spec,
+    facts: 'specs',
+    called: 'a line of the spec sheet',
+    positioned: true,
+    names: (r) => [...to('job', 'jobId', r.jobId), ...to('station', 'stationId', r.stationId)],
+  }),
+  limit: table({
+    row: limit,
+    facts: 'limits',
+    called: 'a limit',
+    names: (r) => [...to('station', 'stationId', r.stationId), ...to('spec', 'specId', r.specId)],
+    also: (r, { check }) => {
+      check(r.min !== null || r.max !== null || r.nominal !== undefined, [], 'no figure', 'a least, a greatest, both, or a single figure');
+      check(r.min === null || r.max === null || r.min <= r.max, ['min'], r.min, `no more than ${r.max ?? ''}`);
+    },
+  }),
+  build: table({
+    row: build,
+    facts: 'builds',
+    called: 'a build',
+    line: { field: 'parentId', called: 'an earlier build', before: (r) => r.parentId },
+    names: (r) => [
+      ...to('assembly', 'assemblyId', r.assemblyId),
+      ...to('build', 'parentId', r.parentId),
+      ...r.fits.flatMap((fit, i) => [
+        ...to('place', ['fits', i, 'placeId'], fit.placeId),
+        ...to('part', ['fits', i, 'partId'], fit.partId),
+        ...fit.leaves.flatMap((leaf, j) => to('lot', ['fits', i, 'leaves', j, 'lotId'], leaf.lotId)),
+      ]),
+    ],
+    also: (r, { check }) => check(new Set(r.fits.map((f) => f.placeId)).size === r.fits.length, ['fits'], 'one place twice', 'each place once'),
+  }),
+  reading: table({
+    row: reading,
+    facts: 'readings',
+    called: 'a reading',
+    line: { field: 'supersedes', called: 'an earlier reading', before: (r) => r.supersedes },
+    names: (r) => [...to('station', 'stationId', r.stationId), ...to('build', 'buildId', r.buildId), ...to('reading', 'supersedes', r.supersedes)],
+  }),
+  strip: table({
+    row: stripEntry,
+    facts: 'strip',
+    called: 'an entry of the strip log',
+    line: { field: 'supersedes', called: 'an earlier entry', before: (r) => r.supersedes },
+    names: (r) => [...to('assembly', 'assemblyId', r.assemblyId), ...to('shaft', 'shaftId', r.shaftId), ...to('strip', 'supersedes', r.supersedes)],
+  }),
+  inspection: table({
+    row: inspection,
+    facts: 'inspections',
+    called: 'an inspection',
+    names: (r) => [...to('job', 'jobId', r.jobId), ...to('station', 'stationId', r.stationId)],
+  }),
+  acceptance: table({ row: acceptance, facts: 'acceptances', called: 'an acceptance', names: (r) => to('station', 'stationId', r.stationId) }),
+  lookAlike: table({ row: lookAlike, facts: 'lookAlikes', called: 'a pair of look-alikes', names: (r) => to('job', 'jobId', r.jobId) }),
+  matchedSet: table({ row: matchedSet, facts: 'matchedSets', called: 'a matched set', names: (r) => to('job', 'jobId', r.jobId) }),
+  openItem: table({ row: openItem, facts: 'openItems', called: 'an open item', names: (r) => to('job', 'jobId', r.jobId) }),
+  photo: table({
+    row: photo,
+    facts: 'photos',
+    called: 'a photo',
+    names: (r) => [...to('job', 'jobId', r.jobId), ...to(r.ofKind, 'ofId', r.ofId)],
+  }),
+  withdrawal: table({
+    row: withdrawal,
+    facts: 'withdrawals',
+    called: 'a withdrawal',
+    line: { field: 'ofId', called: 'something else', before: (r) => (r.ofKind === 'withdrawal' ? r.ofId : null) },
+    names: (r) => to(r.ofKind, 'ofId', r.ofId),
+  }),
+};
+
+export type TableName = keyof typeof TABLES;
+/** The shape of a row, by the name the journal has for its table. */
+export type RowOf = { readonly [T in TableName]: z.output<(typeof TABLES)[T]['row']> };
+/** A table whose rows belong to a job. */
+export type JobTable = { [T in TableName]: (typeof TABLES)[T]['facts'] extends string ? T : never }[TableName];
+
+/** One table as any of them, for what is written once over all. */
+export const tableOf = <T extends TableName>(name: T): Table<z.ZodType<RowOf[T]>, string | null> =>
+  TABLES[name] as unknown as Table<z.ZodType<RowOf[T]>, string | null>;
+
+const names = Object.keys(TABLES) as TableName[];
+export const JOB_TABLES = names.filter((name): name is JobTable => TABLES[name].facts !== null);
+
+/** Under what name the rows of each table stand among a job's facts. */
+export const factsOf = <T extends JobTable>(name: T): (typeof TABLES)[T]['facts'] => TABLES[name].facts;
+
+type Lists = { [T in JobTable as (typeof TABLES)[T]['facts']]: z.ZodArray<(typeof TABLES)[T]['row']> };
+
+/** Everything of one job. */
+export const jobFacts = z.object({
+  job,
+  ...(Object.fromEntries(JOB_TABLES.map((name) => [TABLES[name].facts, z.array(TABLES[name].row)])) as unknown as Lists),
+});
+export type JobFacts = z.output<typeof jobFacts>;
 
 /** The rows of one table among a job's facts. */
-export const rowsIn = <T extends JobTable>(facts: JobFacts, table: T): readonly RowOf[T][] =>
-  facts[FACTS_OF[table]] as unknown as readonly RowOf[T][];
+export const rowsIn = <T extends JobTable>(facts: JobFacts, name: T): readonly RowOf[T][] => facts[factsOf(name)] as unknown as readonly RowOf[T][];
 
-/** What a person calls a row of each. */
-export const CALLED: { readonly [T in TableName]: string } = {
-  job: 'a machine',
-  assembly: 'a box',
-  shaft: 'a shaft',
-  part: 'a part',
-  feature: 'a size',
-  contact: 'a contact',
-  place: 'a place',
-  station: 'a station',
-  limit: 'a limit',
-  spec: 'a line of the spec sheet',
-  lot: 'leaves',
-  lookAlike: 'a pair of look-alikes',
-  matchedSet: 'a matched set',
-  openItem: 'an open item',
-  build: 'a build',
-  reading: 'a reading',
-  withdrawal: 'a withdrawal',
-  strip: 'an entry of the strip log',
-  inspection: 'an inspection',
-  acceptance: 'an acceptance',
-  photo: 'a photo',
-};
+const isJobTable = (name: string): name is JobTable => (JOB_TABLES as readonly string[]).includes(name);
 
 /** One row a command wrote: what it was, and what it became. */
 export interface RowEffect {
@@ -117,8 +219,6 @@ export interface RowEffect {
   readonly after: Readonly<Record<string, unknown>> | null;
 }
 
-/** Tables whose rows stand by their position; boxes and shafts stand as they were made, and are put in order where they are shown. */
-const POSITIONED: ReadonlySet<string> = new Set(['spec']);
 type Positioned = { readonly id: string; readonly position: number };
 const byPosition = (a: Positioned, b: Positioned): number => a.position - b.position;
 
@@ -131,12 +231,12 @@ export function patchFacts(facts: JobFacts, effects: readonly RowEffect[]): JobF
   const changed = new Map<JobTable, Map<string, RowEffect['after']>>();
   for (const { table, id, after } of effects) {
     if (table === 'job' && id === job.id && after) job = after as unknown as Job;
-    if (!(table in FACTS_OF)) continue;
-    const rows = changed.get(table as JobTable) ?? new Map<string, RowEffect['after']>();
+    if (!isJobTable(table)) continue;
+    const rows = changed.get(table) ?? new Map<string, RowEffect['after']>();
     rows.set(id, after);
-    changed.set(table as JobTable, rows);
+    changed.set(table, rows);
   }
-  const tables = [...changed].map(([table, rows]) => [FACTS_OF[table], patchedRows(table, rowsIn(facts, table), rows)] as const);
+  const tables = [...changed].map(([table, rows]) => [factsOf(table), patchedRows(table, rowsIn(facts, table), rows)] as const);
   return { ...facts, job, ...Object.fromEntries(tables) };
 }
 
@@ -149,5 +249,5 @@ function patchedRows(table: JobTable, rows: readonly { readonly id: string }[], 
     return after === null ? [] : [after];
   });
   const all = [...kept, ...[...fresh.values()].filter((after) => after !== null)];
-  return POSITIONED.has(table) ? (all as unknown as Positioned[]).toSorted(byPosition) : all;
+  return tableOf(table).positioned ? (all as unknown as Positioned[]).toSorted(byPosition) : all;
 }

@@ -1,6 +1,6 @@
 import {
-  CALLED,
-  FACTS_OF,
+  factsOf,
+  TABLES,
   factsProblems,
   figureProblems,
   JOB_TABLES,
@@ -45,7 +45,7 @@ const sound = new WeakSet<object>();
 function wordsOf(table: JobTable, row: AnyRow): string {
   const { name, text, written, part, machine, label, raw } = row as Partial<Record<string, string>> & { raw?: { text?: string } };
   const said = raw?.text ?? text ?? name ?? written ?? part ?? machine ?? label ?? '';
-  return said === '' ? CALLED[table] : `${CALLED[table]}, ${said}`;
+  return said === '' ? TABLES[table].called : `${TABLES[table].called}, ${said}`;
 }
 
 /** With its impossible figures unknown, where it can do without them; null where it cannot. */
@@ -159,7 +159,7 @@ function freshlyRead(facts: JobFacts): Readable {
   // a row marked gone that leaves the facts is looked at again each time: there are few of them
   for (const table of unknown) for (const row of tables.get(table) ?? []) if (!sound.has(row)) sound.add(row);
   if (isWhole) return { facts, damage };
-  return { facts: { ...facts, ...Object.fromEntries([...tables].map(([table, rows]) => [FACTS_OF[table], rows])) }, damage };
+  return { facts: { ...facts, ...Object.fromEntries([...tables].map(([table, rows]) => [factsOf(table), rows])) }, damage };
 }
 
 /** Fields that mention a row and do not hang on it. */

@@ -34,4 +34,3 @@ export {
 } from './looked.ts';
 export { lookAlike, matchedSet, type LookAlike, type MatchedSet } from './together.ts';
 export { leafForm, lot, fitted, wants, type LeafForm, type Lot, type Fitted, type Wants } from './drawer.ts';
-export { jobFacts, type JobFacts } from './jobFacts.ts';

@@ -1,4 +1,4 @@
-import { FACTS_OF, JOB_TABLES, type JobFacts, type JobTable, type RowOf, type TableName } from '@elder-cog/contract';
+import { factsOf, JOB_TABLES, type JobFacts, type JobTable, type RowOf, type TableName } from '@elder-cog/contract';
 import { acceptances } from './acceptances.ts';
 import { assemblies } from './assemblies.ts';
 import { builds } from './builds.ts';
@@ -34,7 +34,11 @@ interface DescriptionStore<Row> extends Store<Row> {
   update(db: Db, row: Row): void;
   remove(db: Db, id: string): void;
 }
-interface Registered {
+interface OfJob {
+  ofJob(db: Db, jobId: string): unknown[];
+}
+interface Registered<T extends TableName> {
+  readonly store: (T extends ObservationTable ? Store<RowOf[T]> : DescriptionStore<RowOf[T]>) & (T extends JobTable ? OfJob : object);
   /** the job of a row; '' for leaves, which are the Drawer's */
   readonly jobOf: string;
   /** which rows of which table name a row of this one */
@@ -44,40 +48,12 @@ const OBSERVATIONS = ['build', 'reading', 'withdrawal', 'strip', 'inspection', '
 export type ObservationTable = (typeof OBSERVATIONS)[number];
 export type DescriptionTable = Exclude<TableName, ObservationTable>;
 
-interface OfJob {
-  ofJob(db: Db, jobId: string): unknown[];
-}
-const STORES: { readonly [T in DescriptionTable]: DescriptionStore<RowOf[T]> } & { readonly [T in ObservationTable]: Store<RowOf[T]> } & {
-  readonly [T in JobTable]: OfJob;
-} = {
-  job: jobs,
-  assembly: assemblies,
-  shaft: shafts,
-  part: parts,
-  place: places,
-  feature: features,
-  contact: contacts,
-  station: stations,
-  limit: limits,
-  spec: specs,
-  lot: lots,
-  lookAlike: lookAlikes,
-  matchedSet: matchedSets,
-  openItem: openItems,
-  build: builds,
-  reading: readings,
-  withdrawal: withdrawals,
-  strip: strip,
-  inspection: inspections,
-  acceptance: acceptances,
-  photo: photos,
-};
-
 const PHOTOS_OF = 'SELECT id FROM photo WHERE of_id = ?';
 const WITHDRAWN: readonly [TableName, string] = ['withdrawal', 'SELECT id FROM withdrawal WHERE of_id = ?'];
 
-const REGISTER: { readonly [T in TableName]: Registered } = {
+const REGISTER: { readonly [T in TableName]: Registered<T> } = {
   job: {
+    store: jobs,
     jobOf: 'SELECT id AS job FROM job WHERE id = ?',
     namedIn: [
       ['assembly', 'SELECT id FROM assembly WHERE job_id = ?'],
@@ -90,6 +66,7 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
     ],
   },
   assembly: {
+    store: assemblies,
     jobOf: 'SELECT job_id AS job FROM assembly WHERE id = ?',
     namedIn: [
       ['shaft', 'SELECT id FROM shaft WHERE assembly_id = ?'],
@@ -101,6 +78,7 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
     ],
   },
   shaft: {
+    store: shafts,
     jobOf: 'SELECT a.job_id AS job FROM shaft s JOIN assembly a ON a.id = s.assembly_id WHERE s.id = ?',
     namedIn: [
       ['place', 'SELECT id FROM place WHERE shaft_id = ?'],
@@ -110,6 +88,7 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
     ],
   },
   part: {
+    store: parts,
     jobOf: 'SELECT a.job_id AS job FROM part p JOIN assembly a ON a.id = p.assembly_id WHERE p.id = ?',
     namedIn: [
       ['place', 'SELECT id FROM place WHERE part_id = ?'],
@@ -118,6 +97,7 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
     ],
   },
   feature: {
+    store: features,
     jobOf: 'SELECT a.job_id AS job FROM feature f JOIN part p ON p.id = f.part_id JOIN assembly a ON a.id = p.assembly_id WHERE f.id = ?',
     namedIn: [
       ['contact', 'SELECT id FROM contact WHERE stand_id = ?'],
@@ -125,6 +105,7 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
     ],
   },
   contact: {
+    store: contacts,
     jobOf: 'SELECT a.job_id AS job FROM contact c JOIN shaft s ON s.id = c.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE c.id = ?',
     namedIn: [
       [
@@ -134,6 +115,7 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
     ],
   },
   place: {
+    store: places,
     jobOf: 'SELECT a.job_id AS job FROM place p JOIN shaft s ON s.id = p.shaft_id JOIN assembly a ON a.id = s.assembly_id WHERE p.id = ?',
     namedIn: [
       ['build', 'SELECT build_id AS id FROM build_fit WHERE place_id = ?'],
@@ -147,6 +129,7 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
     ],
   },
   station: {
+    store: stations,
     jobOf:
       'SELECT a.job_id AS job FROM station t LEFT JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE t.id = ?',
     namedIn: [
@@ -161,40 +144,46 @@ const REGISTER: { readonly [T in TableName]: Registered } = {
     ],
   },
   limit: {
+    store: limits,
     jobOf: `SELECT a.job_id AS job FROM limits l JOIN station t ON t.id = l.station_id LEFT JOIN shaft s ON s.id = t.shaft_id
       JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE l.id = ?`,
     namedIn: [],
   },
-  spec: { jobOf: 'SELECT job_id AS job FROM spec WHERE id = ?', namedIn: [['limit', 'SELECT id FROM limits WHERE spec_id = ?']] },
+  spec: { store: specs, jobOf: 'SELECT job_id AS job FROM spec WHERE id = ?', namedIn: [['limit', 'SELECT id FROM limits WHERE spec_id = ?']] },
   lot: {
+    store: lots,
     jobOf: `SELECT '' AS job FROM lot WHERE id = ?`,
     namedIn: [['build', 'SELECT f.build_id AS id FROM build_leaf l JOIN build_fit f ON f.id = l.build_fit_id WHERE l.lot_id = ?']],
   },
-  lookAlike: { jobOf: 'SELECT job_id AS job FROM look_alike WHERE id = ?', namedIn: [['photo', PHOTOS_OF]] },
-  matchedSet: { jobOf: 'SELECT job_id AS job FROM matched_set WHERE id = ?', namedIn: [] },
-  openItem: { jobOf: 'SELECT job_id AS job FROM open_item WHERE id = ?', namedIn: [['photo', PHOTOS_OF]] },
+  lookAlike: { store: lookAlikes, jobOf: 'SELECT job_id AS job FROM look_alike WHERE id = ?', namedIn: [['photo', PHOTOS_OF]] },
+  matchedSet: { store: matchedSets, jobOf: 'SELECT job_id AS job FROM matched_set WHERE id = ?', namedIn: [] },
+  openItem: { store: openItems, jobOf: 'SELECT job_id AS job FROM open_item WHERE id = ?', namedIn: [['photo', PHOTOS_OF]] },
   build: {
+    store: builds,
     jobOf: 'SELECT a.job_id AS job FROM build b JOIN assembly a ON a.id = b.assembly_id WHERE b.id = ?',
     namedIn: [['build', 'SELECT id FROM build WHERE parent_id = ?'], ['reading', 'SELECT id FROM reading WHERE build_id = ?'], WITHDRAWN],
   },
   reading: {
+    store: readings,
     jobOf: `SELECT a.job_id AS job FROM reading r JOIN station t ON t.id = r.station_id LEFT JOIN shaft s ON s.id = t.shaft_id
       JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE r.id = ?`,
     namedIn: [['reading', 'SELECT id FROM reading WHERE supersedes = ?'], WITHDRAWN],
   },
   strip: {
+    store: strip,
     jobOf: 'SELECT a.job_id AS job FROM strip_entry e JOIN assembly a ON a.id = e.assembly_id WHERE e.id = ?',
     namedIn: [['strip', 'SELECT id FROM strip_entry WHERE supersedes = ?'], ['photo', PHOTOS_OF], WITHDRAWN],
   },
-  inspection: { jobOf: 'SELECT job_id AS job FROM inspection WHERE id = ?', namedIn: [['photo', PHOTOS_OF], WITHDRAWN] },
+  inspection: { store: inspections, jobOf: 'SELECT job_id AS job FROM inspection WHERE id = ?', namedIn: [['photo', PHOTOS_OF], WITHDRAWN] },
   acceptance: {
+    store: acceptances,
     jobOf: `SELECT a.job_id AS job FROM acceptance c JOIN station t ON t.id = c.station_id LEFT JOIN shaft s ON s.id = t.shaft_id
       JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE c.id = ?`,
     namedIn: [WITHDRAWN],
   },
-  photo: { jobOf: 'SELECT job_id AS job FROM photo WHERE id = ?', namedIn: [WITHDRAWN] },
+  photo: { store: photos, jobOf: 'SELECT job_id AS job FROM photo WHERE id = ?', namedIn: [WITHDRAWN] },
   // whatever job it is of is the job of what it takes back
-  withdrawal: { jobOf: '', namedIn: [WITHDRAWN] },
+  withdrawal: { store: withdrawals, jobOf: '', namedIn: [WITHDRAWN] },
 };
 
 const OBSERVED: ReadonlySet<string> = new Set(OBSERVATIONS);
@@ -202,12 +191,12 @@ export const isTable = (table: string): table is TableName => table in REGISTER;
 export const isObservation = (table: string): table is ObservationTable => OBSERVED.has(table);
 
 export const descriptionStore = <T extends DescriptionTable>(table: T): DescriptionStore<RowOf[T]> =>
-  STORES[table] as unknown as DescriptionStore<RowOf[T]>;
-export const storeOf = <T extends TableName>(table: T): Store<RowOf[T]> => STORES[table] as unknown as Store<RowOf[T]>;
+  REGISTER[table].store as unknown as DescriptionStore<RowOf[T]>;
+export const storeOf = <T extends TableName>(table: T): Store<RowOf[T]> => REGISTER[table].store as unknown as Store<RowOf[T]>;
 
 /** Everything kept of one job, table by table, as facts. */
 export const rowsOfJob = (db: Db, jobId: string): Omit<JobFacts, 'job'> =>
-  Object.fromEntries(JOB_TABLES.map((table) => [FACTS_OF[table], STORES[table].ofJob(db, jobId)])) as unknown as Omit<JobFacts, 'job'>;
+  Object.fromEntries(JOB_TABLES.map((table) => [factsOf(table), REGISTER[table].store.ofJob(db, jobId)])) as unknown as Omit<JobFacts, 'job'>;
 
 /** Whose job a row is part of: '' for leaves, null where there is no such row, or where it comes round to itself. */
 export function jobOfRow(db: Db, table: TableName, id: string): string | null {
