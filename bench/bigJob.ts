@@ -1,4 +1,4 @@
-import { emptyWearBook, FILE_VERSION, newShaft, workshopFile, type JobFacts, type WorkshopFile, withUnderstood } from '@elder-cog/contract';
+import { noFacts, FILE_VERSION, newShaft, workshopFile, type JobFacts, type WorkshopFile, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, thou } from '@elder-cog/core';
 
 /** A job nobody has yet: ten thousand readings over two hundred builds of four shafts, as a workshop file. */
@@ -63,6 +63,7 @@ export function bigJob({ readings: howMany = 10_000, builds: over = 200 } = {}):
   }
   const facts = {
     job: { id: jobId, revision: 1, machine: 'Big job', year: '', note: '', createdAt: at(0), archivedAt: null },
+    ...noFacts(),
     assemblies: [{ id: assemblyId, revision: 1, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false }],
     shafts: shafts.map((s) => ({ ...s.shaft, revision: 1 })),
     parts: shafts.flatMap((s) => s.parts.map((p) => ({ ...p, revision: 1 }))),
@@ -87,9 +88,6 @@ export function bigJob({ readings: howMany = 10_000, builds: over = 200 } = {}):
     })),
     builds,
     readings,
-    withdrawals: [],
-    specs: [],
-    ...emptyWearBook(),
   };
   return workshopFile.parse({ format: 'elder-cog/workshop', version: FILE_VERSION, madeAt: at(0), jobs: [facts], lots: [leaf], journal: [] });
 }

@@ -5,7 +5,7 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { workshopFile, type JobFacts, type Photo, FILE_VERSION } from '@elder-cog/contract';
+import { noFacts, workshopFile, type JobFacts, type Photo, FILE_VERSION } from '@elder-cog/contract';
 import { derive } from '@elder-cog/derive';
 import { mm } from '@elder-cog/core';
 import { keepPhoto, zipped } from '@elder-cog/server';
@@ -33,6 +33,7 @@ const facts: JobFacts = {
     createdAt: at(2, '17:00'),
     archivedAt: null,
   },
+  ...noFacts(),
   assemblies: [
     { id: transferBox, revision: 1, jobId, name: 'Transfer box', kind: 'box', position: 0, mirrorOf: null, cameApart: false },
     { id: gearbox, revision: 1, jobId, name: 'Gearbox', kind: 'box', position: 1, mirrorOf: null, cameApart: false },
@@ -70,7 +71,6 @@ const facts: JobFacts = {
   ],
   builds: inOrder,
   readings: readings.sort((a, b) => a.takenAt.localeCompare(b.takenAt)),
-  withdrawals: [],
   specs,
   strip,
   inspections: inspections.sort((a, b) => a.at.localeCompare(b.at)),
@@ -85,7 +85,6 @@ const facts: JobFacts = {
       at: at(8, '20:10'),
     },
   ],
-  photos: [],
   lookAlikes,
   matchedSets,
   openItems,

@@ -1,5 +1,5 @@
 /** Two more made-up machines: a mail van with a layshaft whose floats share parts and a hub drawn up by a nut, and an orchard crawler. */
-import { emptyWearBook, newShaft, withUnderstood, type JobFacts, type Lot, type Station } from '@elder-cog/contract';
+import { noFacts, newShaft, withUnderstood, type JobFacts, type Lot, type Station } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, thou, type Instrument, type Place, type TemplateName } from '@elder-cog/core';
 import { leaf } from './drawer.ts';
 import { at, newId } from './ids.ts';
@@ -47,19 +47,7 @@ function told({ machine, year, note, since, boxes }: Machine): JobFacts {
   const jobId = newId();
   const facts: JobFacts = {
     job: { id: jobId, revision: 1, machine, year, note, createdAt: since, archivedAt: null },
-    ...emptyWearBook(),
-    assemblies: [],
-    shafts: [],
-    parts: [],
-    places: [],
-    features: [],
-    contacts: [],
-    stations: [],
-    limits: [],
-    builds: [],
-    readings: [],
-    withdrawals: [],
-    specs: [],
+    ...noFacts(),
   };
   boxes.forEach((box, position) => {
     const assemblyId = newId();

@@ -16,6 +16,7 @@ import {
   leafForm,
   lot,
   matchedSet,
+  setting,
   method,
   openItem,
   part,
@@ -132,8 +133,6 @@ export const change = z.discriminatedUnion('kind', [
     changedContacts: z.array(contact.omit({ gone: true, shaftId: true, role: true })).max(120),
     goneRows: z.array(z.object({ table: z.enum(['place', 'contact', 'station']), id, revision: z.int() })).max(200),
   }),
-  /** which way round what sits in a place is drawn */
-  z.object({ kind: z.literal('place.turn'), id, revision: z.int(), turned: z.boolean() }),
   /** what goes into a place; nothing where nobody says any more */
   z.object({ kind: z.literal('place.wants'), id, revision: z.int(), wants: wants.nullable() }),
   z.object({ kind: z.literal('limit.set'), limit: limit.omit(fresh) }),
@@ -161,6 +160,8 @@ export const change = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('lookAlike.change'), lookAlike }),
   z.object({ kind: z.literal('matchedSet.add'), matchedSet: matchedSet.omit(freshRow) }),
   z.object({ kind: z.literal('matchedSet.change'), matchedSet }),
+  z.object({ kind: z.literal('setting.add'), setting: setting.omit(freshRow) }),
+  z.object({ kind: z.literal('setting.change'), setting }),
   z.object({ kind: z.literal('openItem.raise'), openItem: openItem.omit(fresh) }),
   z.object({ kind: z.literal('openItem.change'), openItem }),
   z.object({ kind: z.literal('withdraw'), withdrawal }),
@@ -174,6 +175,7 @@ export const change = z.discriminatedUnion('kind', [
     keptIn: lot.shape.keptIn,
     note: lot.shape.note,
     ...leafForm.shape,
+    crushed: lot.shape.crushed,
   }),
   /** `seq`: the entry of the journal it was said to take back; where another has come to be the last, it is refused */
   z.object({ kind: z.literal('undo'), seq: z.int().optional() }),

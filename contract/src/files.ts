@@ -82,16 +82,7 @@ function fromOne(file: Rows): Rows {
   return { ...file, version: 2, madeAt: '1970-01-01T00:00:00.000Z', jobs: rows(file.jobs).map(upgraded), journal: [] };
 }
 
-/** A job of which nothing has been stripped, looked at, accepted or left open. */
-export const emptyWearBook = (): Pick<JobFacts, 'strip' | 'inspections' | 'acceptances' | 'photos' | 'lookAlikes' | 'matchedSets' | 'openItems'> => ({
-  strip: [],
-  inspections: [],
-  acceptances: [],
-  photos: [],
-  lookAlikes: [],
-  matchedSets: [],
-  openItems: [],
-});
+const NO_WEAR_BOOK = { strip: [], inspections: [], acceptances: [], photos: [], lookAlikes: [], matchedSets: [], openItems: [] };
 
 const upgradeJobs = (file: Rows, upgraded: (facts: Rows) => Rows): Rows => ({
   ...file,
@@ -102,7 +93,7 @@ const upgradeJobs = (file: Rows, upgraded: (facts: Rows) => Rows): Rows => ({
 /** From version 2: nothing was written down as it came apart, looked at, photographed, accepted or left open. */
 function fromTwo(file: Rows): Rows {
   const upgraded = (facts: Rows): Rows => ({
-    ...emptyWearBook(),
+    ...NO_WEAR_BOOK,
     ...facts,
     assemblies: rows(facts.assemblies).map((assembly) => ({ cameApart: false, ...assembly })),
     stations: rows(facts.stations).map((station) => ({ gone: false, ...station })),
@@ -146,6 +137,9 @@ function fromSix(file: Rows): Rows {
   return { ...jobs, ...(Array.isArray(file.journal) ? { journal: [...(file.journal as unknown[]), ...entries] } : {}), version: 7 };
 }
 
+/** From version 7: everything was judged by itself. */
+const fromSeven = (file: Rows): Rows => ({ ...upgradeJobs(file, (facts) => ({ settings: [], ...facts })), version: 8 });
+
 /**
  * A file of any version this program has ever written, as the newest. What is not such a file comes back as it is, for the schema to
  * say what is wrong with it.
@@ -159,5 +153,6 @@ export function upgradeFile(raw: unknown): unknown {
   const fourth = third.version === 3 ? fromThree(third) : third;
   const fifth = fourth.version === 4 ? fromFour(fourth) : fourth;
   const sixth = fifth.version === 5 ? fromFive(fifth) : fifth;
-  return sixth.version === 6 ? fromSix(sixth) : sixth;
+  const seventh = sixth.version === 6 ? fromSix(sixth) : sixth;
+  return seventh.version === 7 ? fromSeven(seventh) : seventh;
 }

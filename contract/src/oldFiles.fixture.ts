@@ -11,4 +11,6 @@ export const OLD_FILES = [
   'job-v5.json',
   'workshop-v6.json',
   'job-v6.json',
+  'workshop-v7.json',
+  'job-v7.json',
 ] as const;

@@ -56,6 +56,7 @@ const FIGURES: { readonly [T in TableName]?: (row: RowOf[T], subject: string) =>
     ['leaf', ['thickness'], r.thickness],
     ['size', ['bore'], r.bore],
     ['size', ['outside'], r.outside],
+    ['leaf', ['crushed'], r.crushed],
   ],
   place: (r) => [
     ['size', ['wants', 'bore'], r.wants?.bore],
@@ -63,7 +64,12 @@ const FIGURES: { readonly [T in TableName]?: (row: RowOf[T], subject: string) =>
     ['leaf', ['wants', 'supply', 'from'], r.wants?.supply?.from],
     ['leaf', ['wants', 'supply', 'to'], r.wants?.supply?.to],
   ],
-  build: (r) => r.fits.flatMap((fit, i) => leafFigures(fit.leaves, ['fits', i, 'leaves'])),
+  build: (r) =>
+    r.fits.flatMap((fit, i): Figure[] => [
+      ...leafFigures(fit.leaves, ['fits', i, 'leaves']),
+      ['between', ['fits', i, 'crushed'], fit.crushed],
+      ['between', ['fits', i, 'film'], fit.film],
+    ]),
   reading: (r, subject) => [
     [figureOf(subject), ['keptAs', 'value'], r.keptAs.value],
     ['between', ['raw', 'spacer'], r.raw.spacer],

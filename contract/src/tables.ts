@@ -16,6 +16,7 @@ import {
   photo,
   place,
   reading,
+  setting,
   shaft,
   spec,
   station,
@@ -108,6 +109,17 @@ export const TABLES = {
         for (const field of ['from', 'to'] as const)
           check(face(r.reads[field])?.shaftId === r.shaftId, ['reads', field], r.reads[field], 'a face of a place of this shaft');
     },
+  }),
+  setting: table({
+    row: setting,
+    facts: 'settings',
+    called: 'a setting',
+    names: (r) => [
+      ...to('assembly', 'assemblyId', r.assemblyId),
+      ...r.criteria.flatMap(({ stationId }, i) => to('station', ['criteria', i, 'stationId'], stationId)),
+    ],
+    also: (r, { check }) =>
+      check(new Set(r.criteria.map((c) => c.stationId)).size === r.criteria.length, ['criteria'], 'one station twice', 'each station once'),
   }),
   spec: table({
     row: spec,
@@ -205,6 +217,10 @@ export const jobFacts = z.object({
   ...(Object.fromEntries(JOB_TABLES.map((name) => [TABLES[name].facts, z.array(TABLES[name].row)])) as unknown as Lists),
 });
 export type JobFacts = z.output<typeof jobFacts>;
+
+/** Nothing at all of a job, table by table. */
+export const noFacts = (): Omit<JobFacts, 'job'> =>
+  Object.fromEntries(JOB_TABLES.map((name) => [TABLES[name].facts, []])) as unknown as Omit<JobFacts, 'job'>;
 
 /** The rows of one table among a job's facts. */
 export const rowsIn = <T extends JobTable>(facts: JobFacts, name: T): readonly RowOf[T][] => facts[factsOf(name)] as unknown as readonly RowOf[T][];

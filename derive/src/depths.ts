@@ -1,6 +1,6 @@
 import type { JobFacts } from '@elder-cog/contract';
 import { withdrawnIds } from './builds.ts';
-import type { ShaftState } from './derive.ts';
+import type { ShaftState } from './jobState.ts';
 import { gapState, type GapState } from './gap/index.ts';
 import { formsOf } from './graph.ts';
 import { readable } from './readable.ts';

@@ -1,90 +1,27 @@
-import type { Assembly, JobFacts, OpenItem, Shaft, Station } from '@elder-cog/contract';
-import { formatLength, isFeatureKind, type Length, type MarkKind, nanometres, type DrawnShaft } from '@elder-cog/core';
+import type { Assembly, JobFacts, Shaft, Station } from '@elder-cog/contract';
+import { isFeatureKind, type MarkKind } from '@elder-cog/core';
 import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow } from './builds.ts';
+import { depthsOf } from './depths.ts';
 import { gapState, withTogether, type GapState } from './gap/index.ts';
 import { drawnShaft } from './drawn.ts';
 import { filledPlaces, formsOf } from './graph.ts';
-import { readable, type Damage } from './readable.ts';
+import {
+  rowHolders,
+  worstMark,
+  type BoxState,
+  type CheckState,
+  type JobState,
+  type LastReading,
+  type RowHolder,
+  type ShaftState,
+} from './jobState.ts';
+import { nextAction } from './nextAction.ts';
+import { readable } from './readable.ts';
 import { acceptanceOf } from './inspections.ts';
+import { settingsOf, type SettingState } from './settings.ts';
 import type { SlotState } from './slotState.ts';
 import { slotsOf, slotsOfShaft } from './slots.ts';
-import { featureState, markWith, pairState, type FeatureState, type PairState } from './wear.ts';
-
-export interface CheckState {
-  readonly station: Station;
-  readonly answer: 'yes' | 'no' | 'notLooked';
-  readonly seen: string;
-  readonly readingId: string | null;
-  readonly stale: boolean;
-  readonly mark: MarkKind;
-}
-
-export interface ShaftState {
-  readonly shaft: Shaft;
-  readonly assembly: Assembly;
-  readonly builds: readonly BuildNow[];
-  readonly current: BuildNow | null;
-  readonly stage: string;
-  readonly slots: readonly SlotState[];
-  readonly gaps: readonly GapState[];
-  readonly features: readonly FeatureState[];
-  readonly pairs: readonly PairState[];
-  readonly checks: readonly CheckState[];
-  /** what the Section is drawn from, all but its size */
-  readonly section: DrawnShaft;
-  readonly mark: MarkKind;
-}
-
-/** What is measured of a box and of no shaft in it: rows of the Wear book. */
-export interface BoxState {
-  readonly assembly: Assembly;
-  readonly features: readonly FeatureState[];
-  readonly pairs: readonly PairState[];
-}
-
-/** Whatever has rows of the Wear book: a shaft, or a box by itself. */
-export type RowHolder = Pick<ShaftState, 'assembly' | 'features' | 'pairs'>;
-
-/** Everything of a job that has rows of the Wear book. */
-export const rowHolders = ({ shafts, boxes }: Pick<JobState, 'shafts' | 'boxes'>): readonly RowHolder[] => [...shafts, ...boxes];
-
-export interface LastReading {
-  readonly id: string;
-  readonly takenAt: string;
-  readonly name: string;
-  readonly words: string;
-  readonly value: Length | null;
-  readonly mark: MarkKind;
-  readonly withdrawn: boolean;
-}
-
-export interface NextAction {
-  readonly shaftId: string | null;
-  readonly stationId: string | null;
-  readonly what: 'setUp' | 'limits' | 'pack' | 'read' | 'fit' | 'make' | 'readAgain' | 'check' | 'done';
-  readonly words: string;
-  readonly detail: string;
-}
-
-export interface JobState {
-  readonly job: JobFacts['job'];
-  readonly assemblies: readonly Assembly[];
-  readonly shafts: readonly ShaftState[];
-  /** every box, with what is measured of it and of no shaft in it */
-  readonly boxes: readonly BoxState[];
-  readonly next: NextAction;
-  /** not finished, oldest first: carried till closed or accepted */
-  readonly openItems: readonly OpenItem[];
-  readonly lastReadings: readonly LastReading[];
-  /** rows that could not be reckoned with, and were left out */
-  readonly damage: readonly Damage[];
-  readonly marks: { readonly section: MarkKind; readonly wear: MarkKind; readonly builds: MarkKind; readonly bench: MarkKind };
-}
-
-const WORST: readonly MarkKind[] = ['tight', 'loose', 'stale', 'cannotTell', 'unmeasured', 'accepted', 'in'];
-
-/** The worst of some marks: out first, then stale, then not known. */
-export const worstMark = (marks: readonly MarkKind[]): MarkKind => WORST.find((mark) => marks.includes(mark)) ?? 'unmeasured';
+import { featureState, markWith, pairState } from './wear.ts';
 
 /**
  * Facts of a job → everything shown of it. Pure: the same facts give the same state in Node and in the browser. It never throws on facts of
@@ -94,7 +31,7 @@ export function derive(stored: JobFacts): JobState {
   const { facts, damage: bad } = readable(stored);
   const damage = [...bad];
   const gone = withdrawnIds(facts);
-  const shafts = [...facts.shafts]
+  const built = [...facts.shafts]
     .sort((a, b) => a.position - b.position)
     .flatMap((shaft) => {
       const assembly = facts.assemblies.find((a) => a.id === shaft.assemblyId);
@@ -116,7 +53,9 @@ export function derive(stored: JobFacts): JobState {
     assembly,
     ...rowsMeasured(facts, inOrder(facts.stations.filter((s) => s.assemblyId === assembly.id && !s.gone)), gone),
   }));
-  const gapMarks = shafts.flatMap((s) => s.gaps.map((g) => g.mark));
+  const settings = facts.settings.length === 0 ? [] : settingsJudged(facts, built, boxes);
+  const shafts = sparing(built, settings);
+  const gapMarks = [...shafts.flatMap(marksOf), ...settings.map(({ mark }) => mark)];
   const wearMarks = rowHolders({ shafts, boxes }).flatMap((s) => [...s.features.map((f) => f.mark), ...s.pairs.map((p) => p.mark)]);
   const marks = {
     section: worstMark(gapMarks),
@@ -129,12 +68,35 @@ export function derive(stored: JobFacts): JobState {
     assemblies: [...facts.assemblies].sort((a, b) => a.position - b.position),
     shafts,
     boxes: boxes.sort((a, b) => a.assembly.position - b.assembly.position),
-    next: nextAction(shafts),
+    ...(settings.length === 0 ? {} : { settings }),
+    next: nextAction(shafts, settings),
     openItems: facts.openItems.filter((item) => item.state === 'open'),
     lastReadings: lastReadings(facts, { shafts, boxes }, gone),
     damage,
     marks,
   };
+}
+
+/** Settings are judged by whatever is measured, looked at or read of the job: depths too, which stand in no list of gaps. */
+const settingsJudged = (facts: JobFacts, shafts: readonly ShaftState[], boxes: readonly BoxState[]): SettingState[] =>
+  settingsOf(facts, {
+    gaps: shafts.flatMap((shaft) => [...shaft.gaps, ...depthsOf(facts, shaft)]),
+    features: rowHolders({ shafts, boxes }).flatMap((holder) => holder.features),
+    pairs: rowHolders({ shafts, boxes }).flatMap((holder) => holder.pairs),
+    checks: shafts.flatMap((shaft) => shaft.checks),
+  });
+
+/** What each gap comes to: one that need not be read is as right as what it is judged with. */
+const marksOf = ({ gaps }: Pick<ShaftState, 'gaps'>): MarkKind[] => gaps.map((gap) => (gap.isSpared ? 'in' : gap.mark));
+
+/** Shafts with the gaps that need not be read marked so. */
+function sparing(shafts: readonly ShaftState[], settings: readonly SettingState[]): readonly ShaftState[] {
+  const spared = new Set(settings.flatMap((each) => each.spared));
+  if (spared.size === 0) return shafts;
+  return shafts.map((shaft) => {
+    const gaps = shaft.gaps.map((gap): GapState => (spared.has(gap.station.id) ? { ...gap, isSpared: true, needsPack: false } : gap));
+    return { ...shaft, gaps, mark: worstMark(marksOf({ gaps })) };
+  });
 }
 
 const inOrder = (stations: Station[]): Station[] => stations.sort((a, b) => a.position - b.position);
@@ -232,113 +194,4 @@ function lastReadings(facts: JobFacts, { shafts, boxes }: Pick<JobState, 'shafts
       withdrawn: gone.has(r.id),
     };
   });
-}
-
-const told = (nm: number, unit: 'thou' | 'mm'): string =>
-  `${nm < 0 ? 'preload ' : ''}${formatLength(nanometres(Math.abs(nm)), unit).replace(/\.0$/, '')}`;
-
-/** What is in the slot a gap is set by. */
-export const slotStateOf = ({ slots }: Pick<ShaftState, 'slots'>, gap: Pick<GapState, 'adjuster'>): SlotState | undefined =>
-  slots.find(({ slot }) => slot.id === gap.adjuster?.id);
-
-/** What to do next of one shaft, whatever the others wait for. */
-export const nextOf = (shaft: ShaftState): NextAction => nextAction([shaft]);
-
-const isSettled = (mark: MarkKind): boolean => mark === 'in' || mark === 'accepted';
-
-function nextAction(shafts: readonly ShaftState[]): NextAction {
-  const [first] = shafts;
-  if (!first)
-    return {
-      shaftId: null,
-      stationId: null,
-      what: 'setUp',
-      words: 'Say what is on the bench: a box, and a shaft in it.',
-      detail: 'No dimension is needed.',
-    };
-  const open = shafts.find((s) => s.gaps.some((g) => !isSettled(g.mark))) ?? first;
-  const gap = open.gaps.find((g) => !isSettled(g.mark)) ?? open.gaps[0];
-  if (!gap)
-    return {
-      shaftId: open.shaft.id,
-      stationId: null,
-      what: 'setUp',
-      words: `Nothing is to be read on the ${open.shaft.name.toLowerCase()} yet.`,
-      detail: '',
-    };
-  const name = gap.station.name.toLowerCase();
-  const at = { shaftId: open.shaft.id, stationId: gap.station.id };
-  const pack = slotStateOf(open, gap);
-  const { unit } = gap;
-  if (!open.current && !gap.limits && !gap.nominal)
-    return {
-      ...at,
-      what: 'limits',
-      words: `Type the limits of the ${name}, as the manual prints them.`,
-      detail: 'Or go on without: none known is an answer.',
-    };
-  if (!open.current || (pack && pack.fitting.leaves === null && gap.now.kind === 'none' && !open.builds.some((b) => b.fitted.has(pack.slot.id))))
-    return {
-      ...at,
-      what: 'pack',
-      words: `Say what pack is in now ${pack?.slot.name.replace(/^Pack /, '') ?? ''}.`,
-      detail: '“none” is an answer, and so is “not known”.',
-    };
-  if (gap.now.kind === 'none')
-    return {
-      ...at,
-      what: 'read',
-      words: `Read the ${name}.`,
-      detail: gap.now.kept.some((k) => k.notCounted !== null)
-        ? 'What was read is kept, and not counted.'
-        : `${pack?.fitting.leaves ? `${pack.words} is in. ` : ''}Nothing has been read yet.`,
-    };
-  if (gap.now.kind === 'forecast')
-    return {
-      ...at,
-      what: 'readAgain',
-      words: `Read the ${name} again.`,
-      detail: `Fitted: ${pack?.words ?? ''}. It was said to come to ${told(gap.now.reading?.value ?? 0, unit)} ${unit}. Nothing has been read since.`,
-    };
-  if (gap.now.kind === 'stale')
-    return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: `The last reading is stale: ${gap.now.because ?? ''}.` };
-  if (!gap.limits)
-    return {
-      ...at,
-      what: 'limits',
-      words: gap.nominal ? `Give the ${name} a tolerance, when one is known.` : `Type the limits of the ${name}, when they are known.`,
-      detail: `It reads ${told(gap.now.reading?.value ?? 0, unit)} ${unit}. ${gap.nominal ? `One figure alone, ${told(gap.nominal.value, unit)} ${unit}, judges nothing.` : 'With none, nothing is judged, and no pack is reckoned.'}`,
-    };
-  if (!isSettled(gap.mark) && gap.pack?.refusal)
-    return gap.pack.refusal.code === 'contradiction'
-      ? { ...at, what: 'readAgain', words: `Settle which way the pack works on the ${name}.`, detail: gap.pack.refusal.message }
-      : { ...at, what: 'read', words: `Read the ${name} with a known pack in.`, detail: gap.pack.refusal.message };
-  if (gap.needsPack && gap.isShared)
-    return {
-      ...at,
-      what: 'fit',
-      words: `Set the gaps of the ${open.shaft.name.toLowerCase()} together.`,
-      detail: `The ${name} shares a part with another: sets that bring all of them in are on the Section.`,
-    };
-  if (gap.needsPack && gap.pack?.window) {
-    const { min, max, ideal } = gap.pack.window;
-    const { known, fitted } = gap.pack;
-    return {
-      ...at,
-      what: 'fit',
-      words: known
-        ? `Change the pack: ${told(ideal, unit)} ${unit} wanted.`
-        : `Change the pack: ${ideal < 0 ? 'take out' : 'add'} ${told(Math.abs(ideal), unit)} ${unit}, whatever is in.`,
-      detail: known
-        ? `${told(min, unit)} to ${told(max, unit)} lands inside; ${told(fitted, unit)} is in.`
-        : 'Mic what comes out, and the whole pack is known.',
-    };
-  }
-  if (gap.pack?.window && !gap.pack.window.reachable)
-    return { ...at, what: 'make', words: `No pack brings the ${name} in.`, detail: gap.pack.window.because ?? '' };
-  if (!isSettled(gap.mark))
-    return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: gap.verdict?.because ?? gap.now.because ?? '' };
-  const unlooked = open.checks.find((c) => c.mark !== 'in');
-  if (unlooked) return { ...at, what: 'check', words: 'It is right. Look at what has no number.', detail: unlooked.station.name };
-  return { ...at, what: 'done', words: `The ${name} is right, and its checks are done.`, detail: '' };
 }

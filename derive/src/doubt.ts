@@ -1,7 +1,7 @@
 import type { JobFacts } from '@elder-cog/contract';
 import { coverageFactor, doubtShares, nanometres, stackGap, type GapTerm, type Length, type StackLink } from '@elder-cog/core';
 import { packTotal } from './builds.ts';
-import type { ShaftState } from './derive.ts';
+import type { ShaftState } from './jobState.ts';
 import { filledPlaces, formAt, formsOf } from './graph.ts';
 import { sizeAgain, sizeOf, type FeatureSize, type SizeAgain } from './sizes.ts';
 import type { GapState } from './gap/index.ts';

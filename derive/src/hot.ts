@@ -1,7 +1,7 @@
 import type { JobFacts } from '@elder-cog/contract';
 import { cupGrip, hotGap, nanometres, refuse, type CupGrip, type HotLink, type Length, type Sense } from '@elder-cog/core';
 import { packTotal } from './builds.ts';
-import type { ShaftState } from './derive.ts';
+import type { ShaftState } from './jobState.ts';
 import { filledPlaces, formAt, formsOf, type Filled } from './graph.ts';
 import { sizeOf } from './sizes.ts';
 import type { GapState } from './gap/index.ts';

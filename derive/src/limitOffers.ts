@@ -1,7 +1,7 @@
 import type { Assembly, JobFacts, LimitSource, Station } from '@elder-cog/contract';
 import { describeLength, FEATURES, isFeatureKind, nanometres, smallUnit, type Length, type LengthUnit, type Limits } from '@elder-cog/core';
 import { plainName } from './plainName.ts';
-import type { RowHolder } from './derive.ts';
+import type { RowHolder } from './jobState.ts';
 import { stripLog } from './stripLog.ts';
 import { isPair, type FeatureState, type PairState } from './wear.ts';
 

@@ -1,6 +1,6 @@
 import type { JobFacts, Method } from '@elder-cog/contract';
 import { changesBetween, type BuildNow } from './builds.ts';
-import type { ShaftState } from './derive.ts';
+import type { ShaftState } from './jobState.ts';
 
 /** One thing a reading rests on, and what was last said of it. */
 export interface RestItem {

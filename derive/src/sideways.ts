@@ -1,7 +1,7 @@
 import type { FitLeaf, Fitted, JobFacts, Lot } from '@elder-cog/contract';
 import { nanometres, splitPacks, type Length, type PackSplit } from '@elder-cog/core';
 import { packTotal } from './builds.ts';
-import type { ShaftState } from './derive.ts';
+import type { ShaftState } from './jobState.ts';
 import type { GapState } from './gap/index.ts';
 import { formAt, formsOf } from './graph.ts';
 import { availableFor, namedLeaves, type Available } from './packs.ts';

@@ -1,7 +1,7 @@
 import type { FitLeaf, Fitted, JobFacts, Lot } from '@elder-cog/contract';
 import { leafFits, nanometres, NM_PER, type Length, type ShaftSolution, type SolverGap, type SolverQuestion, type SolverSlot } from '@elder-cog/core';
 import { packTotal } from './builds.ts';
-import type { ShaftState } from './derive.ts';
+import type { ShaftState } from './jobState.ts';
 import type { SlotState } from './slotState.ts';
 import { slotLetter } from './drawn.ts';
 import { cleanAim } from './gap/index.ts';

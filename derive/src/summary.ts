@@ -1,6 +1,7 @@
 import type { JobFacts, JobSummary } from '@elder-cog/contract';
 import { counted } from '@elder-cog/core';
-import { derive, rowHolders, worstMark, type JobState } from './derive.ts';
+import { derive } from './derive.ts';
+import { rowHolders, worstMark, type JobState } from './jobState.ts';
 import { byTime } from './builds.ts';
 
 /** How far along a job is, as one of eight stages: strip, clean, measure, reckon, shim, dry build, final, run in. */

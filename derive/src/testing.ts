@@ -1,14 +1,4 @@
-import {
-  emptyWearBook,
-  newLink,
-  newShaft,
-  type Build,
-  type FitLeaf,
-  type JobFacts,
-  type Lot,
-  type Station,
-  withUnderstood,
-} from '@elder-cog/contract';
+import { noFacts, newLink, newShaft, type Build, type FitLeaf, type JobFacts, type Lot, type Station, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, parseLimits, thou, type Instrument, type Length, type Place, type TemplateName } from '@elder-cog/core';
 
 /** A job made step by step, for tests: one shaft, with ids that say what they are. */
@@ -44,7 +34,7 @@ export class Story {
     this.slot = (role) => shaft.places.find((p) => p.role === role || (role === 'pack' && p.role === 'packP'))?.id ?? '';
     this.facts = {
       job: { id: jobId, revision: 1, machine: 'Test machine', year: '', note: '', createdAt: '2026-01-01T00:00:00.000Z', archivedAt: null },
-      ...emptyWearBook(),
+      ...noFacts(),
       assemblies: [{ id: assemblyId, revision: 1, jobId, name: 'Gearbox', kind: 'box', position: 0, mirrorOf: null, cameApart: false }],
       shafts: [{ ...shaft.shaft, revision: 1 }],
       parts: shaft.parts.map((p) => ({ ...p, revision: 1 })),
@@ -52,11 +42,6 @@ export class Story {
       features: shaft.features.map((f) => ({ ...f, revision: 1 })),
       contacts: shaft.contacts.map((c) => ({ ...c, revision: 1 })),
       stations,
-      limits: [],
-      builds: [],
-      readings: [],
-      withdrawals: [],
-      specs: [],
     };
     if (limits !== null) this.limit(limits);
   }

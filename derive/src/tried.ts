@@ -1,7 +1,8 @@
 import type { Build, FitLeaf, JobFacts } from '@elder-cog/contract';
 import type { MarkKind } from '@elder-cog/core';
 import { withdrawnIds } from './builds.ts';
-import { shaftState, type ShaftState } from './derive.ts';
+import { shaftState } from './derive.ts';
+import type { ShaftState } from './jobState.ts';
 import { placeOf, type GapState } from './gap/index.ts';
 import { readable } from './readable.ts';
 

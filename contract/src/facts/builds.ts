@@ -20,6 +20,10 @@ export const fit = z.object({
   partId: id.nullable().optional(),
   /** the other way round than it is drawn, or not */
   turned: z.boolean().optional(),
+  /** of a gasket that is in: how thick it is bolted up; null where that is not known of it */
+  crushed: lengthNm.nullable().optional(),
+  /** sealant in the joint, all of its films together; null for none */
+  film: lengthNm.nullable().optional(),
 });
 export const build = z.object({
   id,

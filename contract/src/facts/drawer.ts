@@ -34,6 +34,8 @@ export const lot = z.object({
   keptIn: z.string().max(60),
   note,
   ...leafForm.shape,
+  /** of a gasket: how thick it is when it is bolted up, and what it counts as in a pack */
+  crushed: lengthNm.refine((nm) => nm > 0, 'A gasket is something thick when it is bolted up.').optional(),
 });
 /** Leaves of a lot that sit in the current builds of open jobs. */
 export const fitted = z.object({

@@ -33,4 +33,5 @@ export {
   type Photo,
 } from './looked.ts';
 export { lookAlike, matchedSet, type LookAlike, type MatchedSet } from './together.ts';
+export { criterion, setting, type Criterion, type Setting } from './settings.ts';
 export { leafForm, lot, fitted, wants, type LeafForm, type Lot, type Fitted, type Wants } from './drawer.ts';

@@ -23,6 +23,8 @@ export interface GapState {
   readonly verdict: Verdict | null;
   readonly mark: MarkKind;
   readonly accepted: Acceptance | null;
+  /** it need not be read: what it is judged together with is right without it. Left out where that is not so */
+  readonly isSpared?: true;
   /** the slot it is set by; null where it has none */
   readonly adjuster: Slot | null;
   /** what is in that slot moves other gaps too: it is set for all of them together */

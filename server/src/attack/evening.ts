@@ -189,10 +189,6 @@ export class Evening {
         const { id, revision, rule, aim, method, instrument } = station;
         return { kind, id, revision, name: `Row ${this.chance.whole(99)}`, rule, aim, newSize: mm(this.chance.whole(40)), method, instrument };
       }
-      case 'place.turn': {
-        const place = this.one(live(facts.places));
-        return place && { kind, id: place.id, revision: place.revision, turned: !place.turned };
-      }
       case 'place.wants': {
         const place = this.one(live(facts.places).filter((p) => p.takes !== null));
         const wants = this.chance.next() < 0.3 ? null : { bore: mm(20 + this.chance.whole(9)), side: 'grooves in' };
@@ -250,6 +246,18 @@ export class Evening {
       case 'lookAlike.change': {
         const alike = this.one(live(facts.lookAlikes));
         return alike && { kind, lookAlike: { ...alike, tell: `grooves ${this.chance.whole(99)}`, gone: this.chance.next() < 0.3 } };
+      }
+      case 'setting.add': {
+        const station = this.one(live(facts.stations));
+        const box = this.one(facts.assemblies);
+        const other = this.one(live(facts.stations).filter((s) => s.id !== station?.id));
+        if (!station || !box || !other) return null;
+        const criteria = [station, other].map(({ id }) => ({ stationId: id, group: this.chance.whole(3) + 1 }));
+        return { kind, setting: { id: newId(), assemblyId: box.id, name: 'together', criteria, gone: false } };
+      }
+      case 'setting.change': {
+        const together = this.one(live(facts.settings));
+        return together && { kind, setting: { ...together, name: `together ${this.chance.whole(99)}`, gone: this.chance.next() < 0.3 } };
       }
       case 'matchedSet.add':
         return { kind, matchedSet: { id: newId(), jobId: job.id, name: 'pair', members: ['Wheel', 'Pinion'], gone: false } };

@@ -103,8 +103,6 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       const { kind: _, id, revision, ...patch } = change;
       return write.change('station', id, revision, patch);
     }
-    case 'place.turn':
-      return write.change('place', change.id, change.revision, { turned: change.turned });
     case 'place.wants':
       return write.change('place', change.id, change.revision, { wants: change.wants ?? undefined });
     case 'limit.set':
@@ -156,6 +154,12 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       const { id, revision, ...patch } = change.matchedSet;
       return write.change('matchedSet', id, revision, patch);
     }
+    case 'setting.add':
+      return write.create('setting', { ...FIRST, ...change.setting });
+    case 'setting.change': {
+      const { id, revision, ...patch } = change.setting;
+      return write.change('setting', id, revision, patch);
+    }
     case 'openItem.raise':
       return write.create('openItem', { ...FIRST, ...change.openItem });
     case 'openItem.change': {
@@ -206,6 +210,8 @@ const SAID: Readonly<Record<string, string>> = {
   'lookAlike.change': 'the change to the look-alikes',
   'matchedSet.add': 'the matched set',
   'matchedSet.change': 'the change to the matched set',
+  'setting.add': 'what is judged together',
+  'setting.change': 'the change to what is judged together',
   'openItem.raise': 'the open item',
   'openItem.change': 'the change to the open item',
   withdraw: 'the withdrawal',

@@ -66,6 +66,17 @@ class Workshop {
     endedAt: null,
   };
 
+  readonly setting = {
+    id: newId(),
+    assemblyId: this.boxId,
+    name: 'Layshaft, set',
+    criteria: [
+      { stationId: this.gapId, group: 1 },
+      { stationId: this.row.id, group: 2 },
+    ],
+    gone: false,
+  };
+
   constructor() {
     send({ kind: 'job.create', job: { id: this.jobId, machine: 'Hill tractor', year: '', note: '', createdAt: at(), archivedAt: null } });
     send({
@@ -80,6 +91,7 @@ class Workshop {
     send({ kind: 'specs.add', specs: [this.line] });
     send({ kind: 'lookAlike.add', lookAlike: this.alike });
     send({ kind: 'matchedSet.add', matchedSet: this.set });
+    send({ kind: 'setting.add', setting: this.setting });
     send({ kind: 'openItem.raise', openItem: this.item });
   }
 
@@ -191,7 +203,6 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
     if (!edit) throw new Error('nothing differs');
     return edit;
   },
-  'place.turn': (w) => ({ kind: 'place.turn', id: w.setUp.places[0]?.id ?? '', revision: 1, turned: true }),
   'limit.set': (w) => ({ kind: 'limit.set', limit: w.limit('6-9 thou', 6, 9) }),
   'limit.use': (w) => ({ kind: 'limit.use', id: w.first.id, revision: 2 }),
   'specs.add': (w) => ({ kind: 'specs.add', specs: [w.spec('Another: 5-8 thou')] }),
@@ -212,6 +223,8 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
   'lookAlike.add': (w) => ({ kind: 'lookAlike.add', lookAlike: { ...w.alike, id: newId() } }),
   'lookAlike.change': (w) => ({ kind: 'lookAlike.change', lookAlike: { ...w.alike, revision: 1, tell: 'the wide tang' } }),
   'matchedSet.add': (w) => ({ kind: 'matchedSet.add', matchedSet: { ...w.set, id: newId() } }),
+  'setting.add': (w) => ({ kind: 'setting.add', setting: { ...w.setting, id: newId() } }),
+  'setting.change': (w) => ({ kind: 'setting.change', setting: { ...w.setting, revision: 1, name: 'judged together', gone: true } }),
   'matchedSet.change': (w) => ({ kind: 'matchedSet.change', matchedSet: { ...w.set, revision: 1, gone: true } }),
   'openItem.raise': (w) => ({ kind: 'openItem.raise', openItem: { ...w.item, id: newId(), text: 'Rag in the case' } }),
   'openItem.change': (w) => ({

@@ -16,6 +16,7 @@ import { parts } from './parts.ts';
 import { photos } from './photos.ts';
 import { places } from './places.ts';
 import { readings } from './readings.ts';
+import { settings } from './settings.ts';
 import { shafts } from './shafts.ts';
 import { specs } from './specs.ts';
 import { stations } from './stations.ts';
@@ -75,6 +76,7 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
       ['build', 'SELECT id FROM build WHERE assembly_id = ?'],
       ['strip', 'SELECT id FROM strip_entry WHERE assembly_id = ?'],
       ['station', 'SELECT id FROM station WHERE assembly_id = ?'],
+      ['setting', 'SELECT id FROM setting WHERE assembly_id = ?'],
     ],
   },
   shaft: {
@@ -140,6 +142,7 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
       ['spec', 'SELECT id FROM spec WHERE station_id = ?'],
       ['station', 'SELECT id FROM station WHERE bore_id = ?'],
       ['station', 'SELECT id FROM station WHERE journal_id = ?'],
+      ['setting', 'SELECT setting_id AS id FROM criterion WHERE station_id = ?'],
       ['photo', PHOTOS_OF],
     ],
   },
@@ -157,6 +160,11 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
   },
   lookAlike: { store: lookAlikes, jobOf: 'SELECT job_id AS job FROM look_alike WHERE id = ?', namedIn: [['photo', PHOTOS_OF]] },
   matchedSet: { store: matchedSets, jobOf: 'SELECT job_id AS job FROM matched_set WHERE id = ?', namedIn: [] },
+  setting: {
+    store: settings,
+    jobOf: 'SELECT a.job_id AS job FROM setting s JOIN assembly a ON a.id = s.assembly_id WHERE s.id = ?',
+    namedIn: [],
+  },
   openItem: { store: openItems, jobOf: 'SELECT job_id AS job FROM open_item WHERE id = ?', namedIn: [['photo', PHOTOS_OF]] },
   build: {
     store: builds,

@@ -1,6 +1,6 @@
 import { formatDistanceToNowStrict, format } from 'date-fns';
 import { FEATURES, formatLength, formatLimits, nanometres, unitWord } from '@elder-cog/core';
-import { nextOf, rowHolders, stateWords, type JobState, type RowHolder, type ShaftState } from '@elder-cog/derive';
+import { nextOf, rowHolders, stateWords, type JobState, type RowHolder, type ShaftState, WORST_FIRST } from '@elder-cog/derive';
 import { useRef, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Heading } from '../../kit/controls.tsx';
@@ -25,7 +25,7 @@ export default function Bench(): JSX.Element {
   const { state, shaft } = useJob();
   const entry = useRef<HTMLInputElement>(null);
   // what is next of the shaft the title names; the job's own where that is another
-  const next = shaft ? nextOf(shaft) : state.next;
+  const next = shaft ? nextOf(shaft, state.settings) : state.next;
   const gap = shaft?.gaps.find((g) => g.station.id === next.stationId) ?? shaft?.gaps[0];
   const skipped = useSkips((s) => s.skipped);
   if (!shaft || !gap)
@@ -113,8 +113,6 @@ export default function Bench(): JSX.Element {
   );
 }
 
-const ORDER = ['tight', 'loose', 'stale', 'cannotTell', 'unmeasured', 'accepted', 'in'];
-
 function Worst({ state }: { state: JobState }): JSX.Element {
   const unit = useSettings((s) => s.unit);
   const holders = rowHolders(state);
@@ -166,7 +164,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
     ),
   ]
     .filter((row) => row.mark !== 'in')
-    .sort((a, b) => ORDER.indexOf(a.mark) - ORDER.indexOf(b.mark));
+    .sort((a, b) => WORST_FIRST.indexOf(a.mark) - WORST_FIRST.indexOf(b.mark));
   if (rows.length === 0) return <p className="m-0 text-ink2">Nothing is out, and everything has been read.</p>;
   return (
     <ul className="m-0 list-none p-0">

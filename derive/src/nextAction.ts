@@ -1,0 +1,141 @@
+import { formatLength, nanometres } from '@elder-cog/core';
+import type { NextAction, ShaftState } from './jobState.ts';
+import type { GapState } from './gap/index.ts';
+import type { SettingState } from './settings.ts';
+import type { SlotState } from './slotState.ts';
+
+const told = (nm: number, unit: 'thou' | 'mm'): string =>
+  `${nm < 0 ? 'preload ' : ''}${formatLength(nanometres(Math.abs(nm)), unit).replace(/\.0$/, '')}`;
+
+/** What is in the slot a gap is set by. */
+export const slotStateOf = ({ slots }: Pick<ShaftState, 'slots'>, gap: Pick<GapState, 'adjuster'>): SlotState | undefined =>
+  slots.find(({ slot }) => slot.id === gap.adjuster?.id);
+
+/** What to do next of one shaft, whatever the others wait for. */
+export const nextOf = (shaft: ShaftState, settings: readonly SettingState[] = []): NextAction =>
+  nextAction(
+    [shaft],
+    settings.filter(({ criteria }) => criteria.some(({ station }) => station.shaftId === shaft.shaft.id)),
+  );
+
+const isSettled = ({ mark, isSpared }: GapState): boolean => mark === 'in' || mark === 'accepted' || isSpared === true;
+
+/** What to do next of some shafts: the first of them that has anything to be done. */
+export function nextAction(shafts: readonly ShaftState[], settings: readonly SettingState[] = []): NextAction {
+  const [first] = shafts;
+  if (!first)
+    return {
+      shaftId: null,
+      stationId: null,
+      what: 'setUp',
+      words: 'Say what is on the bench: a box, and a shaft in it.',
+      detail: 'No dimension is needed.',
+    };
+  const open = shafts.find((s) => s.gaps.some((g) => !isSettled(g))) ?? first;
+  const gap = open.gaps.find((g) => !isSettled(g)) ?? open.gaps[0];
+  if (!gap)
+    return {
+      shaftId: open.shaft.id,
+      stationId: null,
+      what: 'setUp',
+      words: `Nothing is to be read on the ${open.shaft.name.toLowerCase()} yet.`,
+      detail: '',
+    };
+  const name = gap.station.name.toLowerCase();
+  const at = { shaftId: open.shaft.id, stationId: gap.station.id };
+  if (gap.isSpared) return whenRight(open, gap, settings);
+  const pack = slotStateOf(open, gap);
+  const { unit } = gap;
+  if (!open.current && !gap.limits && !gap.nominal)
+    return {
+      ...at,
+      what: 'limits',
+      words: `Type the limits of the ${name}, as the manual prints them.`,
+      detail: 'Or go on without: none known is an answer.',
+    };
+  if (!open.current || (pack && pack.fitting.leaves === null && gap.now.kind === 'none' && !open.builds.some((b) => b.fitted.has(pack.slot.id))))
+    return {
+      ...at,
+      what: 'pack',
+      words: `Say what pack is in now ${pack?.slot.name.replace(/^Pack /, '') ?? ''}.`,
+      detail: '“none” is an answer, and so is “not known”.',
+    };
+  if (gap.now.kind === 'none')
+    return {
+      ...at,
+      what: 'read',
+      words: `Read the ${name}.`,
+      detail: gap.now.kept.some((k) => k.notCounted !== null)
+        ? 'What was read is kept, and not counted.'
+        : `${pack?.fitting.leaves ? `${pack.words} is in. ` : ''}Nothing has been read yet.`,
+    };
+  if (gap.now.kind === 'forecast')
+    return {
+      ...at,
+      what: 'readAgain',
+      words: `Read the ${name} again.`,
+      detail: `Fitted: ${pack?.words ?? ''}. It was said to come to ${told(gap.now.reading?.value ?? 0, unit)} ${unit}. Nothing has been read since.`,
+    };
+  if (gap.now.kind === 'stale')
+    return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: `The last reading is stale: ${gap.now.because ?? ''}.` };
+  if (!gap.limits)
+    return {
+      ...at,
+      what: 'limits',
+      words: gap.nominal ? `Give the ${name} a tolerance, when one is known.` : `Type the limits of the ${name}, when they are known.`,
+      detail: `It reads ${told(gap.now.reading?.value ?? 0, unit)} ${unit}. ${gap.nominal ? `One figure alone, ${told(gap.nominal.value, unit)} ${unit}, judges nothing.` : 'With none, nothing is judged, and no pack is reckoned.'}`,
+    };
+  if (!isSettled(gap) && gap.pack?.refusal)
+    return gap.pack.refusal.code === 'contradiction'
+      ? { ...at, what: 'readAgain', words: `Settle which way the pack works on the ${name}.`, detail: gap.pack.refusal.message }
+      : { ...at, what: 'read', words: `Read the ${name} with a known pack in.`, detail: gap.pack.refusal.message };
+  if (gap.needsPack && gap.isShared)
+    return {
+      ...at,
+      what: 'fit',
+      words: `Set the gaps of the ${open.shaft.name.toLowerCase()} together.`,
+      detail: `The ${name} shares a part with another: sets that bring all of them in are on the Section.`,
+    };
+  if (gap.needsPack && gap.pack?.window) {
+    const { min, max, ideal } = gap.pack.window;
+    const { known, fitted } = gap.pack;
+    return {
+      ...at,
+      what: 'fit',
+      words: known
+        ? `Change the pack: ${told(ideal, unit)} ${unit} wanted.`
+        : `Change the pack: ${ideal < 0 ? 'take out' : 'add'} ${told(Math.abs(ideal), unit)} ${unit}, whatever is in.`,
+      detail: known
+        ? `${told(min, unit)} to ${told(max, unit)} lands inside; ${told(fitted, unit)} is in.`
+        : 'Mic what comes out, and the whole pack is known.',
+    };
+  }
+  if (gap.pack?.window && !gap.pack.window.reachable)
+    return { ...at, what: 'make', words: `No pack brings the ${name} in.`, detail: gap.pack.window.because ?? '' };
+  if (!isSettled(gap)) return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: gap.verdict?.because ?? gap.now.because ?? '' };
+  return whenRight(open, gap, settings);
+}
+
+/** Every gap by itself is right, or need not be read: what is judged together, and what has no number. */
+function whenRight(open: ShaftState, gap: GapState, settings: readonly SettingState[]): NextAction {
+  const at = { shaftId: open.shaft.id, stationId: gap.station.id };
+  const together = settings.find(({ mark }) => mark !== 'in' && mark !== 'accepted');
+  if (together) return { ...at, ...togetherWords(together) };
+  const unlooked = open.checks.find((c) => c.mark !== 'in');
+  if (unlooked) return { ...at, what: 'check', words: 'It is right. Look at what has no number.', detail: unlooked.station.name };
+  return { ...at, what: 'done', words: `The ${gap.station.name.toLowerCase()} is right, and its checks are done.`, detail: '' };
+}
+
+/** What is wanted of a setting that is not right, though every gap by itself is. */
+function togetherWords({ setting, asks, judgedBy }: SettingState): Pick<NextAction, 'what' | 'words' | 'detail'> {
+  if (asks)
+    return {
+      what: 'readAgain',
+      words: `${setting.name}: ${asks.isIn.station.name.toLowerCase()} is in, ${asks.isOut.station.name.toLowerCase()} is out.`,
+      detail: 'Either would do, and they do not agree: find out why, or accept one of them and say so.',
+    };
+  const by = judgedBy?.station.name.toLowerCase() ?? '';
+  return judgedBy?.station.subject === 'check'
+    ? { what: 'check', words: `Look at what has no number: ${by}.`, detail: setting.name }
+    : { what: judgedBy?.value === null ? 'read' : 'readAgain', words: `Read the ${by}.`, detail: `It is judged with ${setting.name.toLowerCase()}.` };
+}
