@@ -12,6 +12,10 @@ export interface Fitting {
   /** the part a build put in it, null for none; left out where it is as drawn */
   readonly partId?: string | null;
   readonly turned?: boolean;
+  /** how thick the gasket in it is bolted up; null where that was said once, and is not known of the one that is in now */
+  readonly crushed?: Length | null;
+  /** sealant in the joint; null for none */
+  readonly film?: Length | null;
 }
 
 export interface BuildNow {
@@ -113,15 +117,34 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
         ...before,
         ...(fit.partId === undefined ? {} : { partId: fit.partId }),
         ...(fit.turned === undefined ? {} : { turned: fit.turned }),
+        ...(fit.film === undefined ? {} : { film: fit.film }),
+        ...crushedNow(before, fit),
         leaves: slot?.kind === 'adjuster' ? (fit.leaves === UNKNOWN_LEAVES || isNotMeasured(fit.state) ? null : fit.leaves) : before.leaves,
         state: fit.state ?? before.state,
       });
     }
     last = { build, number, fitted };
+    for (const fit of build.fits) if (typeof fit.crushed === 'number') knownSince(fit.placeId, last, parent, known);
     known.set(build.id, last);
   }
   return [...known.values()];
 }
+
+/** A gasket that is measured while it is in was as thick from the build on that it went in with. */
+function knownSince(placeId: string, now: BuildNow, parent: BuildNow | undefined, known: ReadonlyMap<string, BuildNow>): void {
+  const is = now.fitted.get(placeId);
+  for (let build = parent; build !== undefined; build = known.get(build.build.parentId ?? '')) {
+    const was = build.fitted.get(placeId);
+    if (!is || !was || was.state !== is.state || typeof was.crushed === 'number') return;
+    (build.fitted as Map<string, Fitting>).set(placeId, { ...was, crushed: is.crushed ?? null });
+  }
+}
+
+/** Another gasket is not as thick as the one before it until that is said. */
+const crushedNow = ({ crushed, state }: Fitting, fit: Build['fits'][number]): Pick<Fitting, 'crushed'> => {
+  if (fit.crushed !== undefined) return { crushed: fit.crushed };
+  return crushed !== undefined && fit.state !== null && fit.state !== state ? { crushed: null } : {};
+};
 
 /** The builds that touched one shaft: something of it fitted, changed or read. Numbered from its own first. */
 export function buildsOfShaft(facts: JobFacts, shaftId: string, assemblyId: string): BuildNow[] {
@@ -168,8 +191,20 @@ export function changesBetween(then: BuildNow, now: BuildNow, slots: readonly Sl
       if (before.leaves === null && after.leaves === null) return [];
       return [{ slot, thicker: before.leaves === null || after.leaves === null ? null : thicker, words: 'pack changed' }];
     }
-    return before.state === after.state ? [] : [{ slot, thicker: null, words: stateWords(slot, after.state) }];
+    return jointChange(slot, before, after) ?? [];
   });
+}
+
+/** What changed of a place that is said and not chosen: its state; a gasket that is thicker bolted up than the one before, sealant. */
+function jointChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | null {
+  const isOther = before.state !== after.state;
+  const film = (after.film ?? 0) - (before.film ?? 0);
+  const isGasket = slot.kind === 'gasket' && before.crushed !== after.crushed;
+  if (!isOther && !isGasket && film === 0) return null;
+  const crush =
+    isOther || isGasket ? (typeof before.crushed === 'number' && typeof after.crushed === 'number' ? after.crushed - before.crushed : null) : 0;
+  const words = isOther ? stateWords(slot, after.state) : isGasket ? 'another gasket' : 'sealant in the joint';
+  return { slot, thicker: crush === null ? null : nanometres(crush + film), words };
 }
 
 export const readingsOf = (facts: JobFacts, stationId: string, gone: ReadonlySet<string>): ReadingFact[] =>

@@ -1,5 +1,5 @@
 import type { JobFacts, Shaft } from '@elder-cog/contract';
-import { isMetric, NM_PER, type DrawnShaft, type Length } from '@elder-cog/core';
+import { isChosen, isMetric, NM_PER, type DrawnShaft, type Length } from '@elder-cog/core';
 import type { SlotState } from './slotState.ts';
 import type { GapState } from './gap/index.ts';
 import { contactOf, type Filled } from './graph.ts';
@@ -43,8 +43,9 @@ export function drawnShaft(facts: JobFacts, shaft: Shaft, { filled, gaps, slots 
             : {}),
         };
       }),
+    // what is chosen is drawn as thick as what is in
     lengths: filled.flatMap(({ place, features }) =>
-      features.map((feature) => ({
+      (isChosen(place) ? [] : features).map((feature) => ({
         id: feature.id,
         place: place.id,
         name: feature.name,

@@ -1,6 +1,6 @@
 import type { Feature, JobFacts, PartFact, PlaceFact, Shaft, Station } from '@elder-cog/contract';
-import { nanometres, shaftModel, type FaceDepth, type FaceGraph, type LinearGap } from '@elder-cog/core';
-import type { BuildNow } from './builds.ts';
+import { isChosen, nanometres, shaftModel, ZERO, type FaceDepth, type FaceGraph, type Length, type LinearGap } from '@elder-cog/core';
+import type { BuildNow, Fitting } from './builds.ts';
 import { sizeOf } from './sizes.ts';
 import { slotsOfShaft } from './slots.ts';
 
@@ -44,6 +44,7 @@ export function graphOf(
 ): FaceGraph {
   const filled = filledPlaces(facts, shaft, current);
   const stands = new Map(filled.flatMap(({ features }) => features.map((f) => [f.id, f])));
+  const films = filmsOf(facts, shaft, current);
   return {
     parts: filled
       .filter(({ place }) => place.faces.length > 0)
@@ -56,8 +57,15 @@ export function graphOf(
       })),
     lengths: filled.flatMap(({ place, features }) => [
       ...features
-        .filter((f) => f.kind === 'length')
-        .map((f) => ({ id: f.id, part: place.id, name: f.name, from: f.fromFace, to: f.toFace, ...sized(facts, f) })),
+        .filter((f) => f.kind === 'length' && !isChosen(place))
+        .map((f) => ({
+          id: f.id,
+          part: place.id,
+          name: f.name,
+          from: f.fromFace,
+          to: f.toFace,
+          ...lengthNow(facts, f, current?.fitted.get(place.id)),
+        })),
       ...packLength(place, packs.get(place.id) ?? null),
     ]),
     contacts: facts.contacts
@@ -66,6 +74,8 @@ export function graphOf(
         const stand = standId === null ? undefined : stands.get(standId);
         const { length = null, u } = stand ? sized(facts, stand) : {};
         const isApart = kind === 'rolling' || standId !== null;
+        const film = films.get(id);
+        if (film !== undefined) return { id, a, b, kind, name: 'film of sealant', stand: film };
         return {
           id,
           a,
@@ -76,6 +86,20 @@ export function graphOf(
         };
       }),
   };
+}
+
+/** A gasket is as thick as the one that is in is bolted up, where that was said; any other length is what it was read to be. */
+const lengthNow = (facts: JobFacts, feature: Feature, fitting: Fitting | undefined): ReturnType<typeof sized> =>
+  fitting?.crushed === undefined ? sized(facts, feature) : { length: fitting.crushed };
+
+/** Sealant in each joint that any was ever said of, by the contact it is counted at: the first of those that its bolts or nut hold. */
+function filmsOf({ contacts }: JobFacts, shaft: Shaft, current: BuildNow | null): ReadonlyMap<string, Length> {
+  const films = new Map<string, Length>();
+  for (const [placeId, { film }] of current?.fitted ?? []) {
+    const joint = film === undefined ? undefined : contacts.find((c) => c.shaftId === shaft.id && c.fastenerId === placeId && c.kind === 'clamped');
+    if (joint && joint.standId === null) films.set(joint.id, film ?? ZERO);
+  }
+  return films;
 }
 
 function sized(facts: JobFacts, feature: Feature): { length: FaceGraph['lengths'][number]['length']; u?: number } {
@@ -126,8 +150,35 @@ export function formsOf(facts: JobFacts, shaft: Shaft, current: BuildNow | null 
     [...new Set([...slots.map(({ id }) => id), ...chosen])].map((id) => ({ id, length: id })),
     { depths: [...read, ...across] },
   );
-  return {
-    gaps: new Map(gaps.map(({ contact, ...form }) => [contact, form])),
-    depths: new Map(depths.map(({ id, ...form }) => [id, form])),
+  const joints = jointsOf(facts, shaft, current, [...read, ...across]);
+  const withJoints = (id: string, form: LinearGap): LinearGap => {
+    const more = joints.get(id);
+    return more ? { ...form, coefficients: { ...more, ...form.coefficients } } : form;
   };
+  return {
+    gaps: new Map(gaps.map(({ contact, ...form }) => [contact, withJoints(contact, form)])),
+    depths: new Map(depths.map(({ id, ...form }) => [id, withJoints(id, form)])),
+  };
+}
+
+/**
+ * How gaskets and sealant move each gap and depth, by the place they were said of: asked only of a shaft where a build has said how thick one
+ * is, for of any other a change is no figure.
+ */
+function jointsOf(
+  facts: JobFacts,
+  shaft: Shaft,
+  current: BuildNow | null,
+  depths: readonly FaceDepth[],
+): ReadonlyMap<string, LinearGap['coefficients']> {
+  const said = [...(current?.fitted ?? [])];
+  const gaskets = new Set(said.filter(([, { crushed }]) => crushed !== undefined).map(([placeId]) => placeId));
+  const films = filmsOf(facts, shaft, current);
+  if (gaskets.size === 0 && films.size === 0) return new Map();
+  const lengths = filledPlaces(facts, shaft, current)
+    .filter(({ place }) => gaskets.has(place.id))
+    .flatMap(({ place, features }) => features.filter((f) => f.kind === 'length').map((f) => ({ id: place.id, length: f.id })));
+  const joints = facts.contacts.flatMap((c) => (films.has(c.id) && c.fastenerId !== null ? [{ id: c.fastenerId, length: c.id }] : []));
+  const model = shaftModel(graphOf(facts, shaft, { current }), [...lengths, ...joints], { depths });
+  return new Map([...model.gaps.map((g) => [g.contact, g.coefficients] as const), ...model.depths.map((d) => [d.id, d.coefficients] as const)]);
 }

@@ -89,6 +89,10 @@ export function journalWords(kind: string, effects: readonly JournalEffect[], fa
       );
     case 'matchedSet.add':
       return plain(`Matched set: ${(row.members as string[] | undefined)?.join(', ') ?? ''}`);
+    case 'setting.add':
+      return plain(`Judged together: ${text(row.name)}`);
+    case 'setting.change':
+      return plain(row.gone === true ? `Judged apart again: ${text(row.name)}` : `Judged together otherwise: ${text(row.name)}`);
     case 'openItem.raise':
       return plain(`Left open: ${text(row.text)}`);
     case 'openItem.change':

@@ -1,6 +1,7 @@
 import { inRange, type FitLeaf, type Fitted, type JobFacts, type LeafForm, type Lot } from '@elder-cog/contract';
 import {
   fabricateShim,
+  fromLength,
   leafThatFillsMost,
   madeSize,
   nanometres,
@@ -75,7 +76,15 @@ export interface Available extends LeafOnHand {
   readonly form: LeafForm;
   /** it is in the place already */
   readonly isIn: boolean;
+  /** it is a gasket, and as thick as it is bolted up. Left out where it is none */
+  readonly isGasket?: true;
 }
+
+/** What a leaf counts as in a pack: a gasket is as thick as it is bolted up. */
+const asCounted = ({ thickness, written, unit, crushed }: Lot): Pick<Available, 'thickness' | 'written' | 'isGasket'> =>
+  crushed === undefined
+    ? { thickness, written }
+    : { thickness: crushed, written: String(Number(fromLength(crushed, unit).toFixed(4))), isGasket: true };
 
 const formOf = ({ bore, outside, tang }: Lot): LeafForm => ({ bore, outside, tang });
 
@@ -84,8 +93,7 @@ export function availableFor(slotId: string, lots: readonly Lot[], fitted: reado
   const inNow = new Set(fitted.flatMap((f) => (f.slotId === slotId && f.lotId !== null ? [f.lotId] : [])));
   const drawer = onHand(lots, elsewhere).map(({ lot, onHand: quantity }) => ({
     lotId: lot.id,
-    thickness: lot.thickness,
-    written: lot.written,
+    ...asCounted(lot),
     unit: lot.unit,
     quantity,
     form: formOf(lot),
@@ -210,7 +218,7 @@ export interface DrawerReach {
 /** What the leaves on hand can make, 1 to 20 thou within a quarter, three leaves at most; and the one leaf that fills most gaps. */
 export function drawerReach(hands: readonly OnHand[]): DrawerReach {
   const range = { from: thou(1), to: thou(20), step: thou(1), tolerance: thou(0.25), maxLeaves: 3 };
-  const drawer = hands.filter((h) => h.onHand > 0).map((h) => ({ thickness: h.lot.thickness, quantity: h.onHand }));
+  const drawer = hands.filter((h) => h.onHand > 0 && h.lot.crushed === undefined).map((h) => ({ thickness: h.lot.thickness, quantity: h.onHand }));
   const totals = reachableTotals(drawer, range);
   return { totals, gaps: totals.filter((t) => t.pack === null).length, best: leafThatFillsMost(drawer, range) };
 }

@@ -13,6 +13,8 @@ export interface Slot {
   readonly place: Place | null;
   /** it takes one part, and no pack of several */
   readonly isOne: boolean;
+  /** gaskets go in it, and nothing else. Left out where that is not so */
+  readonly isGasket?: true;
   /** what goes in it, as far as anybody said */
   readonly wants?: Wants;
 }
@@ -41,6 +43,7 @@ export const slotsOf = remembered(
               kind,
               place: place.sits,
               isOne: place.takes === 'part',
+              ...(kind === 'adjuster' && place.kind === 'gasket' ? { isGasket: true } : {}),
               ...(place.wants ? { wants: place.wants } : {}),
             },
           ];

@@ -3,6 +3,7 @@ import { leafFits, nanometres, NM_PER, type Length, type ShaftSolution, type Sol
 import { packTotal } from './builds.ts';
 import type { ShaftState } from './jobState.ts';
 import type { SlotState } from './slotState.ts';
+import type { Slot } from './slots.ts';
 import { slotLetter } from './drawn.ts';
 import { cleanAim } from './gap/index.ts';
 import { filledPlaces, formAt, formsOf, setsDepth } from './graph.ts';
@@ -64,9 +65,14 @@ export interface ForSlot {
 export function forSlot(state: SlotState, leaves: readonly Available[]): ForSlot {
   const isAbout = aboutAsThick(state);
   const near = leaves.filter((leaf) => leaf.isIn || isAbout(leaf));
-  const goes = (leaf: Available): ReturnType<typeof leafFits> => (leaf.isIn ? 'fits' : leafFits(state.slot.wants ?? {}, leaf.form));
+  const goes = (leaf: Available): ReturnType<typeof leafFits> =>
+    leaf.isIn ? 'fits' : goesThere(state.slot, leaf) ? leafFits(state.slot.wants ?? {}, leaf.form) : 'not';
   return { fits: near.filter((leaf) => goes(leaf) === 'fits'), toMeasure: near.filter((leaf) => goes(leaf) === 'measure') };
 }
+
+/** A gasket lies under something that is bolted down. Common practice, no source. */
+const BOLTED_DOWN: ReadonlySet<Slot['place']> = new Set(['underCover', 'underCupFlange', 'underCarrierFlange', 'underThrustPlate']);
+const goesThere = ({ isGasket, place }: Slot, leaf: Available): boolean => (leaf.isGasket ? isGasket || BOLTED_DOWN.has(place) : !isGasket);
 
 /** Whether a part is about as thick as the one it would take the place of; a leaf of a pack may be any. */
 function aboutAsThick({ slot, fitting }: SlotState): (leaf: Pick<Available, 'thickness'>) => boolean {

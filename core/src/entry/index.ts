@@ -1,3 +1,4 @@
+export { sayAim } from './shapes.ts';
 export { eitherOf } from './meaning.ts';
 export type { EntryField, LeafLine, LimitsEntry, Meaning, Understood, Values as EntryValues } from './meaning.ts';
 export { plainRange, type PlainQuantity } from './plainRange.ts';

@@ -12,6 +12,8 @@ export interface LeafLine {
 /** Limits as they were typed; one figure alone has no verdict until a tolerance is given. */
 export interface LimitsEntry extends Limits {
   readonly single?: Length;
+  /** where in them it is to come, where that was said: 9 within 2 to 14 */
+  readonly aim?: Length;
 }
 
 /** What each field makes of an entry. */

@@ -1,5 +1,5 @@
 import { refuse } from '../errors.ts';
-import { formatLimits, fromLength, nanometres, NM_PER, otherUnit, unitWord, type Length, type LengthUnit } from '../quantity/index.ts';
+import { formatLength, formatLimits, fromLength, nanometres, NM_PER, otherUnit, unitWord, type Length, type LengthUnit } from '../quantity/index.ts';
 import { INCH, type Figure, type Measure, type Token } from './tokens.ts';
 import type { PlainRange } from './plainRange.ts';
 import { inBoth, type LeafLine, type LimitsEntry } from './meaning.ts';
@@ -58,21 +58,26 @@ export function readSize(found: readonly Token[]): Shape<Length>[] {
   ];
 }
 
-const limitSizes = ({ min, max, single }: LimitsEntry): number[] => [min, max, single].filter((each) => each !== undefined);
+const limitSizes = ({ min, max, single, aim }: LimitsEntry): number[] => [min, max, single, aim].filter((each) => each !== undefined);
 
 const NOTHING = /^(?:none|nil|nothing|not known|nobody knows|\?)$/;
 const NIL = new Set(['zero', 'nought', 'nothing']);
 const NEGATIVE = new Set(['preload', 'crush', 'nip', 'interference', 'negative']);
 const FILLER = new Set(['end', 'float', 'play', 'clearance', 'backlash', 'of', 'is', 'about']);
 
+/** What is aimed at, as it is said before its limits: "9", "preload 2". */
+export const sayAim = (aim: Length, unit: LengthUnit): string =>
+  `${aim < 0 ? 'preload ' : ''}${formatLength(nanometres(Math.abs(aim)), unit).replace(/\.0$/, '')}`;
+
 /** Limits in both systems, as they are said beside the field. */
-export const sayLimits = ({ single, ...limits }: LimitsEntry, unit: LengthUnit): string => {
+export const sayLimits = ({ single, aim, ...limits }: LimitsEntry, unit: LengthUnit): string => {
   if (single !== undefined) return `${inBoth(single, unit)}, one figure alone`;
   if (limits.min === undefined && limits.max === undefined) return 'no limits';
   // a float written in inches is said in thou, and a size in inches
   const isSize = Math.max(Math.abs(limits.min ?? 0), Math.abs(limits.max ?? 0)) > 6_000_000;
   const shown = unit === 'in' && !isSize ? 'thou' : unit;
-  const each = (u: LengthUnit): string => `${formatLimits(limits, u)} ${unitWord(u)}`;
+  const aimed = (u: LengthUnit): string => (aim === undefined ? '' : `${sayAim(aim, u)} within `);
+  const each = (u: LengthUnit): string => `${aimed(u)}${formatLimits(limits, u)} ${unitWord(u)}`;
   return `${each(shown)} · ${each(shown === 'mm' && isSize ? 'in' : otherUnit(shown))}`;
 };
 
@@ -80,9 +85,43 @@ export const sayLimits = ({ single, ...limits }: LimitsEntry, unit: LengthUnit):
 export const mixesUnits = (found: readonly Token[]): boolean =>
   new Set(found.flatMap((token) => (isFigure(token) && token.settled ? [token.settled[0]?.name] : []))).size > 1;
 
-/** Limits, in any of the ways a manual or a person says them. */
+/** Limits, in any of the ways a manual or a person says them; and where in them it is to come: `9 within 2 to 14`, `2-14 aim 9`. */
 export function readLimitsEntry(found: readonly Token[]): Shape<LimitsEntry>[] {
   noTorque(found);
+  const aimed = aimIn(found);
+  if (!aimed) return readBareLimits(found);
+  return readBareLimits(aimed.limits).map((shape) => ({
+    ...shape,
+    figures: [...shape.figures, aimed.figure],
+    make: (lengths, measures) => withAim(shape.make(lengths.slice(0, -1), measures.slice(0, -1)), lengths.at(-1) as Length),
+  }));
+}
+
+/** The figure to aim at, and the rest; a unit written after either stands for both. */
+function aimIn(found: readonly Token[]): { readonly figure: Figure; readonly limits: readonly Token[] } | null {
+  const [first] = found;
+  const at = found.findIndex((token) => isMark(token, 'aim'));
+  const [figure, rest] = isMark(found[1], 'within') ? [first, found.slice(2)] : [found.slice(at + 1).find(isFigure), found.slice(0, Math.max(at, 0))];
+  if (!isFigure(figure) || rest.length === 0) return null;
+  const limits = isMark(rest.at(-1), ';') ? rest.slice(0, -1) : rest;
+  const settled = limits.find((token) => isFigure(token) && token.settled) as Figure | undefined;
+  const unit = figure.settled ?? settled?.settled ?? null;
+  return {
+    figure: { ...figure, settled: unit },
+    limits: limits.map((token) => (isFigure(token) ? { ...token, settled: token.settled ?? unit } : token)),
+  };
+}
+
+function withAim(limits: LimitsEntry, figure: Length): LimitsEntry {
+  const { min, max } = limits;
+  if (min === undefined && max === undefined) return refuse('noAim', 'Something is aimed at within limits: type them too, as in 9 within 2 to 14.');
+  // of preload, both are said as so much of it
+  const aim = max !== undefined && max <= 0 ? negative(figure) : figure;
+  if (aim < (min ?? aim) || aim > (max ?? aim)) return refuse('aimOutside', 'What is aimed at lies outside those limits: check the three figures.');
+  return { ...limits, aim };
+}
+
+function readBareLimits(found: readonly Token[]): Shape<LimitsEntry>[] {
   if (mixesUnits(found)) return refuse('twoUnits', 'Two units in one entry: write both limits in the same one.');
   if (NOTHING.test(words(found))) return [{ figures: [], sizes: limitSizes, make: () => ({}), say: sayLimits }];
   const isNegative = found.some((token) => token.is === 'mark' && NEGATIVE.has(token.text));

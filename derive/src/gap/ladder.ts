@@ -123,13 +123,13 @@ export function ladderOf({ builds, slots, adjuster, sense, coefficients, reading
     const before = rows.findLast((row) => row.reading !== null);
     const isKnown = leaves !== null && before?.leaves !== null;
     const changed = before ? touching(changesBetween(before.build, build, slots), coefficients) : [];
-    const packs = changed.filter((c) => c.slot.kind === 'adjuster');
+    const packs = changed.filter((c) => c.slot.kind === 'adjuster' || c.thicker !== null);
     const known = before?.reading?.kind === 'estimate' && isKnown && isReckonable(packs, coefficients) ? before.reading : null;
     const said = known && carried(known, packs, coefficients).value;
     const isNow = build === current;
     const agreed = packs.length > 0 && packs.length === changed.length ? byThePack(pooled?.reading ?? null, said, before?.reading ?? null) : null;
     const reading = agreed ?? pooled?.reading ?? null;
-    const stale = current && !isNow ? changesBetween(build, current, slots).filter((c) => c.slot.kind !== 'adjuster') : [];
+    const stale = current && !isNow ? changesBetween(build, current, slots).filter((c) => c.slot.kind !== 'adjuster' && c.thicker === null) : [];
     const judged = reading && !pooled?.disagree ? judge(reading, pooled?.range ?? null, near) : null;
     rows.push({
       build,

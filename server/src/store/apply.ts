@@ -13,6 +13,7 @@ type Applied = z.output<typeof commandSchema>;
 type AppliedChange = Applied['change'];
 
 const FIRST = { revision: 1 } as const;
+const NO_FORM = { bore: undefined, outside: undefined, tang: undefined, crushed: undefined };
 
 function putOutOfUse(db: Db, write: Writer, stationId: string): void {
   for (const old of limits.ofStation(db, stationId)) if (old.inUse) write.change('limit', old.id, old.revision, { inUse: false });
@@ -173,7 +174,8 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       return;
     case 'lot.change': {
       const { kind: _, id, revision, ...patch } = change;
-      return write.change('lot', id, revision, patch);
+      // what is not said of its form any more is not known of it
+      return write.change('lot', id, revision, { ...NO_FORM, ...patch });
     }
   }
 }

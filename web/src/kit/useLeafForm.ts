@@ -33,5 +33,6 @@ export function useLeafForm(before: LeafForm, bare: 'thou' | 'mm'): LeafFormEntr
   return { bore, outside, tang, setTang, read };
 }
 
-const sizeSaid = ({ isTouched, text, meaning }: Entry<'size'>, before: Length | undefined): Length | undefined =>
+/** What is said of a size; what nobody touched is as it was, and an emptied field says nothing. */
+export const sizeSaid = ({ isTouched, text, meaning }: Entry<'size'>, before: Length | undefined): Length | undefined =>
   !isTouched ? before : text.trim() === '' ? undefined : meaning?.value;

@@ -117,12 +117,12 @@ export interface LimitOrigin {
   readonly inUse?: boolean;
 }
 
-type LimitsMeant = { readonly value: Limits & { readonly single?: Length }; readonly unit: LengthUnit };
+type LimitsMeant = { readonly value: Limits & { readonly single?: Length; readonly aim?: Length }; readonly unit: LengthUnit };
 
 export const limitRow = (
   stationId: string,
   written: string,
-  { value: { single, ...limits }, unit }: LimitsMeant,
+  { value: { single, aim: _, ...limits }, unit }: LimitsMeant,
   { source = 'manual', pageOrWhom = '', saidAt = '', working = '', inUse = true }: LimitOrigin = {},
 ): Extract<Change, { kind: 'limit.set' }>['limit'] => ({
   id: newId(),
@@ -142,6 +142,17 @@ export const setLimits = (station: Station, written: string, meant: LimitsMeant,
   kind: 'limit.set',
   limit: limitRow(station.id, written, meant, origin),
 });
+
+/** Limits of a station, and where in them it is to come: what was said with them, or what it was before where that still lies in them. */
+export function limitsAndAim(station: Station, written: string, meant: LimitsMeant, origin: LimitOrigin = {}): Change[] {
+  const { min, max } = bounds(meant.value.min ?? null, meant.value.max ?? null);
+  const { at, value, ...rest } = station.aim;
+  const said = meant.value.aim;
+  const isOutside = at === 'value' && value !== undefined && (value < (min ?? value) || value > (max ?? value));
+  const aim = said !== undefined ? { ...rest, at: 'value' as const, value: said } : isOutside ? { ...rest, at: 'middle' as const } : null;
+  const isNew = aim !== null && (aim.at !== at || said !== value);
+  return [setLimits(station, written, meant, origin), ...(isNew ? [stationChange(station, { aim })] : [])];
+}
 
 export const stationChange = (
   station: Station,
@@ -241,6 +252,16 @@ export function foundAs(shaft: ShaftState, build: Change, facts: JobFacts): Chan
 export const changeState = (shaft: ShaftState, slotId: string, state: string): Change =>
   buildOf(shaft, shaft.current?.build.stage === 'as_found' ? 'loose' : (shaft.current?.build.stage ?? 'loose'), [
     { id: newId(), placeId: slotId, leaves: [], state },
+  ]);
+
+/** What was said of a joint: another gasket or none, how thick it is bolted up, sealant. What is left out is as it was. */
+export const changeJoint = (
+  shaft: ShaftState,
+  slotId: string,
+  said: Pick<Build['fits'][number], 'crushed' | 'film'> & { readonly state?: string },
+): Change =>
+  buildOf(shaft, shaft.current?.build.stage === 'as_found' ? 'loose' : (shaft.current?.build.stage ?? 'loose'), [
+    { id: newId(), placeId: slotId, leaves: [], ...said, state: said.state ?? null },
   ]);
 
 /** Every leaf of a pack by itself. */

@@ -1,5 +1,5 @@
 import { refuse } from '../../errors.ts';
-import type { ReadyContact } from '../templates/ready.ts';
+import { isChosen, type ReadyContact } from '../templates/ready.ts';
 import { HOLDERS, isStand, placeOf, RACES, soundPlan, type NewRole, type PlanPlace, type ShaftPlan } from './plan.ts';
 
 const facesOf = (places: readonly PlanPlace[]): ReadonlySet<string> => new Set(places.flatMap((p) => p.faces.map((f) => f.role)));
@@ -99,6 +99,29 @@ export function moveAlong(plan: ShaftPlan, role: string, by: 1 | -1): ShaftPlan 
     places: plan.places.map((p, n) => (n === i ? second : n === j ? first : p)),
     contacts: plan.contacts.map((c) => at.get(c) ?? c),
   });
+}
+
+/** Kinds of part that come in several thicknesses. */
+const COME_IN_THICKNESSES: ReadonlySet<string> = new Set(['washer', 'spacer', 'gasket', 'circlip', 'collar']);
+
+/** Whether a ring is one that could be chosen by its thickness, or is so already and has a part of its own to go back to. */
+export const mayBeChosen = (plan: ShaftPlan, { role, kind }: Pick<PlanPlace, 'role' | 'kind'>): boolean =>
+  COME_IN_THICKNESSES.has(kind) && plan.lengths.some((l) => l.place === role);
+
+/**
+ * A ring that is what it is becomes one that is chosen by its thickness, as packs are, and back again. Gaskets may lie two together.
+ *
+ * @throws ReckoningError `notChosen` for what does not come in several thicknesses
+ * @example chooseThickness(asPlan(shaftTemplate('taperPair', 'underCover', { gasket: true })), 'cover.gasket').places.length // 11
+ */
+export function chooseThickness(plan: ShaftPlan, role: string): ShaftPlan {
+  const place = placeOf(plan, role);
+  if (!mayBeChosen(plan, place)) refuse('notChosen', `${place.name} does not come in several thicknesses.`);
+  const isGasket = place.kind === 'gasket';
+  const asItIs = isGasket ? ('gasket' as const) : null;
+  const takes = isChosen(place) ? asItIs : isGasket ? ('leaves' as const) : ('part' as const);
+  const proportion = plan.lengths.find((l) => l.place === role)?.proportion ?? place.proportion;
+  return soundPlan({ ...plan, places: plan.places.map((p) => (p === place ? { ...p, takes, sits: place.sits ?? 'inLine', proportion } : p)) });
 }
 
 /**

@@ -212,13 +212,15 @@ export function templateGraph(template: Pick<ShaftTemplate, 'places' | 'lengths'
   lengths: LengthFeature[];
   contacts: Contact[];
 } {
+  // what is chosen is as thick as what is in, whatever a part of that place once was
+  const chosen = new Set(template.places.filter(isChosen).map(({ role }) => role));
   return {
     parts: template.places
       .filter(({ faces }) => faces.length > 0)
       .map(({ role, name, kind, faces }) => ({ id: role, name, kind, faces: faces.map((f) => f.role), turned: false })),
     lengths: [
       ...template.lengths
-        .filter(({ kind }) => kind === 'length')
+        .filter(({ kind, place }) => kind === 'length' && !chosen.has(place))
         .map(({ role, place, name, from, to }) => ({ id: role, part: place, name, from, to, length: null })),
       ...template.places
         .filter(isChosen)

@@ -121,7 +121,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
     ...state.shafts.flatMap((s) =>
       s.gaps.map((g) => ({
         id: g.station.id,
-        mark: g.mark,
+        mark: g.isSpared ? ('in' as const) : g.mark,
         name: g.station.name,
         where: s.assembly.name,
         value: g.now.kind === 'none' ? null : (g.now.reading?.value ?? null),
@@ -132,6 +132,20 @@ function Worst({ state }: { state: JobState }): JSX.Element {
         more: g.accepted && g.mark === 'accepted' ? g.accepted.reason : g.now.kind === 'read' ? '' : (g.now.because ?? 'not read yet'),
       })),
     ),
+    ...(state.settings ?? []).map(({ setting, mark, judgedBy, asks }) => ({
+      id: setting.id,
+      mark,
+      name: setting.name,
+      where: state.assemblies.find((a) => a.id === setting.assemblyId)?.name ?? '',
+      value: judgedBy?.value ?? null,
+      firm: true,
+      limits: judgedBy?.limits ?? null,
+      to: `section?shaft=${judgedBy?.station.shaftId ?? state.shafts.find((s) => s.assembly.id === setting.assemblyId)?.shaft.id ?? ''}`,
+      unit: null,
+      more: asks
+        ? `${asks.isIn.station.name} is in, ${asks.isOut.station.name.toLowerCase()} is out`
+        : `judged by ${judgedBy?.station.name.toLowerCase() ?? 'nothing that is there'}`,
+    })),
     ...holders.flatMap((s) =>
       s.pairs.map((p) => ({
         id: p.station.id,

@@ -1,12 +1,13 @@
 import type { Fitted, Lot } from '@elder-cog/contract';
-import { formatLength, isMetric, nanometres, otherUnit, type Length, type LengthUnit, type Meaning } from '@elder-cog/core';
+import { describeLength, formatLength, isMetric, nanometres, otherUnit, type Length, type LengthUnit, type Meaning } from '@elder-cog/core';
 import { onHand, type DrawerReach, type OnHand } from '@elder-cog/derive';
 import { useEffect, useMemo, useRef, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Heading, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
-import { useLeafForm } from '../../kit/useLeafForm.ts';
+import { sizeSaid, useLeafForm } from '../../kit/useLeafForm.ts';
 import { newId } from '../../state/settings.ts';
+import { asTyped } from '../../state/understood.ts';
 import { useCommand, useDrawer } from '../../state/api.ts';
 import { useDrawerReach } from '../../workers/packs.ts';
 import { LeavesPanel } from '../Section/SetUp.tsx';
@@ -145,6 +146,7 @@ function Edit({ hand: { lot, fitted }, onClose }: { hand: OnHand; onClose: () =>
   const [material, setMaterial] = useState(lot.material);
   const bare = isMetric(lot.unit) ? 'mm' : 'thou';
   const form = useLeafForm(lot, bare);
+  const crushed = useEntry({ field: 'size', bare, quantity: 'gasket' }, { initial: asTyped(lot.crushed, bare) });
   const number = /^\d{1,4}$/.test(owned.trim()) ? Number(owned) : null;
   const refusal =
     number === null ? 'How many is a whole number.' : number < fitted ? `${fitted} of them are fitted: take those out of their jobs first.` : null;
@@ -152,10 +154,19 @@ function Edit({ hand: { lot, fitted }, onClose }: { hand: OnHand; onClose: () =>
     if (refusal || number === null) return;
     const said = form.read();
     if (!said) return;
-    void send({ kind: 'lot.change', id: lot.id, revision: lot.revision, owned: number, material, keptIn, note: lot.note, ...said }).then(
-      onClose,
-      () => undefined,
-    );
+    if (crushed.text.trim() !== '' && crushed.meaning === null) return crushed.keep();
+    const bolted = sizeSaid(crushed, lot.crushed);
+    void send({
+      kind: 'lot.change',
+      id: lot.id,
+      revision: lot.revision,
+      owned: number,
+      material,
+      keptIn,
+      note: lot.note,
+      ...said,
+      ...(bolted === undefined ? {} : { crushed: bolted }),
+    }).then(onClose, () => undefined);
   };
   /** One of them was measured: it is a lot by itself from then on, and the rest are one fewer. */
   const split = (text: string, { value, unit }: Meaning<Length>): void => {
@@ -180,6 +191,7 @@ function Edit({ hand: { lot, fitted }, onClose }: { hand: OnHand; onClose: () =>
       >
         <strong className="num basis-full text-[20px]">
           {lot.written} {lot.unit}
+          {lot.crushed !== undefined && `, a gasket: ${describeLength(lot.crushed, bare)} bolted up`}
         </strong>
         <label>
           Owned
@@ -205,6 +217,13 @@ function Edit({ hand: { lot, fitted }, onClose }: { hand: OnHand; onClose: () =>
             className={`${field} block w-36`}
           />
         </label>
+        <EntryField
+          entry={crushed}
+          id="lot-crushed"
+          label="Bolted up, of a gasket"
+          placeholder={bare === 'mm' ? 'like 0.28' : 'like 11'}
+          className="w-48"
+        />
         <Primary type="submit" disabled={sending}>
           Keep
         </Primary>

@@ -33,6 +33,8 @@ const KINDS: Readonly<Record<string, string>> = {
   'photo.add': 'photo',
   'lookAlike.add': 'look-alikes',
   'lookAlike.change': 'look-alikes',
+  'setting.add': 'judged together',
+  'setting.change': 'judged together',
   'matchedSet.add': 'matched set',
   'matchedSet.change': 'matched set',
   'openItem.raise': 'left open',

@@ -1,5 +1,5 @@
-import { formatLength, formatLimits, MARK_WORDS, nanometres, unitWord, ZERO, type Length } from '@elder-cog/core';
-import { givenLimits, limitsThatDisagree, type GapState, type LimitState } from '@elder-cog/derive';
+import { formatLength, formatLimits, MARK_WORDS, nanometres, sayAim, unitWord, ZERO, type Length } from '@elder-cog/core';
+import { cleanAim, givenLimits, limitsThatDisagree, type GapState, type LimitState } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Quiet } from '../../kit/controls.tsx';
@@ -50,7 +50,10 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
         <span>
           {gap.limits ? (
             <>
-              <span className="num text-[18px] font-semibold">{formatLimits(gap.limits.limits, unit)}</span>{' '}
+              <span className="num text-[18px] font-semibold">
+                {aimWords(gap, unit)}
+                {formatLimits(gap.limits.limits, unit)}
+              </span>{' '}
               <span className="unit text-[16px]">{unitWord(unit)}</span>
               <span className="pl-3 text-[16px]">{originWords(gap.limits.fact)}</span>
               {gap.limits.closesBy !== undefined && <span className="block text-[16px] text-ink2">{movedWords(gap.limits, unit)}</span>}
@@ -72,6 +75,7 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
           Limits ▸
         </Quiet>
       </p>
+      <JudgedWith gap={gap} />
       {others.length > 0 && (
         <p className="m-0 text-[15px] leading-5">
           Another source disagrees:{' '}
@@ -83,6 +87,24 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
       {editing && <LimitsPanel gap={gap} onDone={() => setEditing(false)} />}
       <LimitBarView {...barState(gap)} most={560} />
     </div>
+  );
+}
+
+/** What else a gap is judged with, and which of them judges now. */
+function JudgedWith({ gap }: { gap: GapState }): JSX.Element | null {
+  const { state } = useJob();
+  const mine = (state.settings ?? []).filter(({ criteria }) => criteria.some(({ station }) => station.id === gap.station.id));
+  if (mine.length === 0) return null;
+  return (
+    <>
+      {mine.map(({ setting, mark, judgedBy }) => (
+        <p key={setting.id} className="m-0 text-[16px] leading-6">
+          {setting.name}: <span className={MARK_TEXT[mark]}>{MARK_WORDS[mark].toLowerCase()}</span>
+          {judgedBy && `, judged by ${judgedBy.station.id === gap.station.id ? 'this' : judgedBy.station.name.toLowerCase()}`}
+          {gap.isSpared && '; this need not be read for it'}
+        </p>
+      ))}
+    </>
   );
 }
 
@@ -115,6 +137,13 @@ function movedWords({ fact, closesBy = ZERO }: LimitState, unit: 'thou' | 'mm'):
   const given = formatLimits(givenLimits(fact), unit);
   const by = formatLength(nanometres(Math.abs(closesBy)), unit);
   return `as it must read now: ${given} when hot, and it ${closesBy > 0 ? 'closes' : 'opens'} ${by} till then`;
+}
+
+/** "8 within ", "the least of " before its limits; nothing where it is to come to their middle. */
+function aimWords({ station }: GapState, unit: 'thou' | 'mm'): string {
+  const aim = cleanAim(station.aim);
+  if (aim.at === 'middle') return '';
+  return aim.at === 'value' && aim.value !== undefined ? `${sayAim(aim.value, unit)} within ` : aim.at === 'tight' ? 'least of ' : 'most of ';
 }
 
 /** "3.0 thou over it": a difference, and no verdict. */

@@ -1,11 +1,13 @@
 import { editShaft, planOf } from '@elder-cog/contract';
 import {
   arrangementOf,
+  chooseThickness,
   HOLDERS,
   INSERT_TITLES,
   insertBetween,
   isChosen,
   isStand,
+  mayBeChosen,
   moveAlong,
   RACES,
   ReckoningError,
@@ -22,7 +24,7 @@ import {
   type Tightener,
 } from '@elder-cog/core';
 import type { ShaftState } from '@elder-cog/derive';
-import { ArrowLeft, ArrowRight, FlipHorizontal2, Plus, Trash2 } from 'lucide-react';
+import { ArrowLeft, ArrowRight, FlipHorizontal2, Layers, Plus, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type JSX, type KeyboardEvent, type ReactNode } from 'react';
 import { Chip, Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
@@ -162,6 +164,21 @@ export function Parts({ shaft, selected, onSelect, onDone }: PartsProps): JSX.El
               <Act icon={<Trash2 size={18} aria-hidden="true" />} onClick={() => act.takeOut(place)} disabled={sending || HOLDERS.has(place.kind)}>
                 Take out
               </Act>
+              {mayBeChosen(plan, place) && (
+                <Act
+                  data-act="choose"
+                  icon={<Layers size={18} aria-hidden="true" />}
+                  onClick={() =>
+                    change(
+                      () => chooseThickness(plan, place.role),
+                      isChosen(place) ? `${place.name} is as it is` : `${place.name} is chosen by its thickness`,
+                    )
+                  }
+                  disabled={sending}
+                >
+                  {isChosen(place) ? 'It is as it is' : 'Choose it by thickness'}
+                </Act>
+              )}
               {(place.kind === 'bush' || place.kind === 'spacer') && (
                 <Act
                   data-act="run-on"

@@ -14,6 +14,7 @@ import { Depths } from './Depths.tsx';
 import { Doubt } from './Doubt.tsx';
 import { GapList } from './GapList.tsx';
 import { GapPanel } from './GapPanel.tsx';
+import { Joints } from './Joints.tsx';
 import { OtherSlots } from './OtherSlots.tsx';
 import { PackShelf } from './PackShelf.tsx';
 import { Parts } from './Parts.tsx';
@@ -22,6 +23,7 @@ import { SetUp, setUpStep } from './SetUp.tsx';
 import { isCoupled, Moves, ShaftAnswer, useShaftSets } from './ShaftSets.tsx';
 import { Sideways } from './Sideways.tsx';
 import { Sizes } from './Sizes.tsx';
+import { Together } from './Together.tsx';
 import { TriedLine, WouldGaps } from './Tried.tsx';
 
 /** The live drawing of one shaft, with its gap, packs and entry. */
@@ -80,10 +82,12 @@ export default function Section(): JSX.Element {
   const checks = step === null && !isPuttingTogether && (
     <>
       <OtherSlots shaft={shaft} gap={gap} onTry={onTry} would={wouldGaps} />
+      <Joints shaft={shaft} gap={gap} />
       <Sideways shaft={shaft} gap={gap} onTry={onTry} />
       <Checks shaft={shaft} />
       <Sizes shaft={shaft} gap={gap} />
       <Depths shaft={shaft} />
+      <Together shaft={shaft} />
       <WhenHot shaft={shaft} gap={gap} />
     </>
   );

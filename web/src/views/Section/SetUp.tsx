@@ -4,7 +4,7 @@ import { useState, type JSX } from 'react';
 import { Heading, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
-import { fitPack, foundAs, isSaid, leavesFromSaid, oneByOne, packNotKnown, setLimits } from '../../state/gapActions.ts';
+import { fitPack, foundAs, isSaid, leavesFromSaid, oneByOne, limitsAndAim, packNotKnown, stationChange } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { newId, useSettings } from '../../state/settings.ts';
 import { LEAVES, limitsOf, useSkips } from '../../state/skips.ts';
@@ -85,7 +85,7 @@ export function LimitsPanel({
       initial: gap.limits?.fact.written ?? '',
       also: withTolerance,
       onKeep: (meaning, written) => {
-        void send(setLimits(gap.station, written, meaning, origin)).then(
+        void send(...limitsAndAim(gap.station, written, meaning, origin)).then(
           () => onDone?.(),
           () => undefined,
         );
@@ -96,7 +96,9 @@ export function LimitsPanel({
     <form onSubmit={entry.keep}>
       <Heading>Limits of the {gap.station.name.toLowerCase()}</Heading>
       {quantity === undefined && (
-        <p className="m-0 mb-2 text-ink2">As the manual prints them: 3½-7½ thou · 0.04 to 0.09 mm · max 11 thou · preload 2-5 thou</p>
+        <p className="m-0 mb-2 text-ink2">
+          As the manual prints them: 3½-7½ thou · 0.04 to 0.09 mm · max 11 thou · preload 2-5 thou · 8 within 3 to 12 thou
+        </p>
       )}
       <div className="flex flex-wrap items-start gap-3">
         <EntryField
@@ -118,7 +120,36 @@ export function LimitsPanel({
           </Secondary>
         )}
       </div>
+      {gap.limits && (quantity === undefined || quantity === 'depth') && <AimChoice gap={gap} />}
     </form>
+  );
+}
+
+const AIMS = { tight: 'the least of them', middle: 'their middle', loose: 'the most of them' } as const;
+
+/** Where in its limits it is to come: a pack is reckoned to that. */
+function AimChoice({ gap: { station } }: { gap: Pick<GapState, 'station'> }): JSX.Element {
+  const { send } = useCommand();
+  const { at, value, ...rest } = station.aim;
+  const unit = bareUnit({ station, limits: null });
+  return (
+    <label className="mt-1 flex flex-wrap items-center gap-x-3">
+      <span className="label text-[17px] font-semibold">It is to come to</span>
+      <select
+        value={at}
+        onChange={(event) =>
+          void send(stationChange(station, { aim: { ...rest, at: event.target.value as keyof typeof AIMS } })).catch(() => undefined)
+        }
+        className="h-14 border border-edge bg-sheet px-2 text-[16px]"
+      >
+        {Object.entries(AIMS).map(([each, words]) => (
+          <option key={each} value={each}>
+            {words}
+          </option>
+        ))}
+        {at === 'value' && value !== undefined && <option value="value">{describeLength(value, unit)}</option>}
+      </select>
+    </label>
   );
 }
 
