@@ -1,5 +1,5 @@
 import { isNotMeasured, type Acceptance, type Build, type FitLeaf, type JobFacts, type Limit, type ReadingFact } from '@elder-cog/contract';
-import { isMetric, leavesTotal, type Length, nanometres } from '@elder-cog/core';
+import { formatLength, isMetric, leavesTotal, type Length, nanometres } from '@elder-cog/core';
 
 import { UNKNOWN_LEAVES } from './readable.ts';
 import { remembered } from './remember.ts';
@@ -119,7 +119,7 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
         ...(fit.turned === undefined ? {} : { turned: fit.turned }),
         ...(fit.film === undefined ? {} : { film: fit.film }),
         ...crushedNow(before, fit),
-        leaves: slot?.kind === 'adjuster' ? (fit.leaves === UNKNOWN_LEAVES || isNotMeasured(fit.state) ? null : fit.leaves) : before.leaves,
+        leaves: slot?.kind === 'adjuster' ? leavesNow(slot, before, fit) : before.leaves,
         state: fit.state ?? before.state,
       });
     }
@@ -136,8 +136,21 @@ function knownSince(placeId: string, now: BuildNow, parent: BuildNow | undefined
   for (let build = parent; build !== undefined; build = known.get(build.build.parentId ?? '')) {
     const was = build.fitted.get(placeId);
     if (!is || !was || was.state !== is.state || typeof was.crushed === 'number') return;
-    (build.fitted as Map<string, Fitting>).set(placeId, { ...was, crushed: is.crushed ?? null });
+    (build.fitted as Map<string, Fitting>).set(placeId, {
+      ...was,
+      crushed: is.crushed ?? null,
+      leaves: was.leaves ?? is.leaves,
+    });
   }
+}
+
+/** What pack a build put in; null where that is not known. A gasket that was said, and not chosen, in its day is as thick as it was said to be. */
+function leavesNow({ isGasket }: Slot, before: Fitting, { leaves, state, crushed }: Build['fits'][number]): readonly FitLeaf[] | null {
+  if (leaves === UNKNOWN_LEAVES || isNotMeasured(state)) return null;
+  const isSaid = isGasket === true && leaves.length === 0 && (state !== null || crushed !== undefined);
+  if (!isSaid) return leaves;
+  if (crushed) return [{ lotId: null, thickness: crushed, written: formatLength(crushed, 'mm'), unit: 'mm', count: 1 }];
+  return crushed === 0 ? [] : crushed === undefined && state === before.state ? before.leaves : null;
 }
 
 /** Another gasket is not as thick as the one before it until that is said. */

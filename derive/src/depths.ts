@@ -2,7 +2,7 @@ import type { JobFacts } from '@elder-cog/contract';
 import { withdrawnIds } from './builds.ts';
 import type { ShaftState } from './jobState.ts';
 import { gapState, type GapState } from './gap/index.ts';
-import { formsOf } from './graph.ts';
+import { formsOf, formsRead } from './graph.ts';
 import { readable } from './readable.ts';
 import { slotsOfShaft } from './slots.ts';
 
@@ -12,9 +12,11 @@ import { slotsOfShaft } from './slots.ts';
  */
 export function depthsOf(stored: JobFacts, { shaft, current, builds }: ShaftState): GapState[] {
   const { facts } = readable(stored);
-  const now = { slots: slotsOfShaft(facts, shaft.id), builds, forms: formsOf(facts, shaft, current), gone: withdrawnIds(facts) };
-  return facts.stations
-    .filter((s) => s.shaftId === shaft.id && !s.gone && s.reads?.what === 'depth')
+  const forms = formsOf(facts, shaft, current);
+  const stations = facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone);
+  const now = { slots: slotsOfShaft(facts, shaft.id), builds, forms, read: formsRead(forms, stations), gone: withdrawnIds(facts) };
+  return stations
+    .filter((s) => s.reads?.what === 'depth')
     .sort((a, b) => a.position - b.position)
     .map((station) => gapState(facts, station, '', now));
 }

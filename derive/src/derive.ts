@@ -4,7 +4,7 @@ import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdr
 import { depthsOf } from './depths.ts';
 import { gapState, withTogether, type GapState } from './gap/index.ts';
 import { drawnShaft } from './drawn.ts';
-import { filledPlaces, formsOf } from './graph.ts';
+import { filledPlaces, formsOf, formsRead } from './graph.ts';
 import {
   rowHolders,
   worstMark,
@@ -112,7 +112,8 @@ export function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, go
   const builds = buildsOfShaft(facts, shaft.id, assembly.id);
   const current = builds[builds.length - 1] ?? null;
   const stations = inOrder(facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone));
-  const now = { slots: slotsOfShaft(facts, shaft.id), builds, forms: formsOf(facts, shaft, current), gone };
+  const forms = formsOf(facts, shaft, current);
+  const now = { slots: slotsOfShaft(facts, shaft.id), builds, forms, read: formsRead(forms, stations), gone };
   const each = stations
     .filter((s) => s.subject === 'gap')
     .map((station, i) => accepting(facts, gapState(facts, station, String.fromCharCode(65 + i), now)));

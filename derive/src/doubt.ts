@@ -1,5 +1,5 @@
 import type { JobFacts } from '@elder-cog/contract';
-import { coverageFactor, doubtShares, nanometres, stackGap, type GapTerm, type Length, type StackLink } from '@elder-cog/core';
+import { coverageFactor, doubtShares, nanometres, senseAndFactor, stackGap, type GapTerm, type Length, type StackLink } from '@elder-cog/core';
 import { packTotal } from './builds.ts';
 import type { ShaftState } from './jobState.ts';
 import { filledPlaces, formAt, formsOf } from './graph.ts';
@@ -69,12 +69,10 @@ function ofSizes(facts: JobFacts, { shaft, current, slots }: ShaftState, { stati
       u: Math.abs(coefficient) * u,
       sense: coefficient < 0 ? -1 : 1,
     })),
-    ...packs.map(({ slot, fitting }): StackLink => ({
-      label: slot.name,
-      length: packTotal(fitting.leaves),
-      u: 0,
-      sense: form.coefficients[slot.id] ?? 0,
-    })),
+    ...packs.map(({ slot, fitting }): StackLink => {
+      const { sense, factor } = senseAndFactor(form.coefficients[slot.id] ?? 0);
+      return { label: slot.name, length: nanometres(factor * packTotal(fitting.leaves)), u: 0, sense };
+    }),
   ];
   const { value, worst } = stackGap({ links });
   return [{ by: 'sizes', value, U: expanded(form.u), worst, links, again: bestAgain(terms), unsaid }];

@@ -1,4 +1,4 @@
-import type { JobFacts, Shaft } from '@elder-cog/contract';
+import type { JobFacts, Shaft, Station } from '@elder-cog/contract';
 import { isChosen, isMetric, NM_PER, type DrawnShaft, type Length } from '@elder-cog/core';
 import type { SlotState } from './slotState.ts';
 import type { GapState } from './gap/index.ts';
@@ -59,7 +59,7 @@ export function drawnShaft(facts: JobFacts, shaft: Shaft, { filled, gaps, slots 
       .filter((contact) => contact.shaftId === shaft.id)
       .map(({ id, a, b, kind, standId }) => ({ id, a, b, kind, ...(standId === null ? {} : { stand: standId }) })),
     gaps: gaps.flatMap(({ station, letter, now }) => {
-      const contact = contactOf(station);
+      const contact = lensOf(station, gaps);
       if (contact === undefined) return [];
       const value = now.reading && now.kind !== 'stale' && now.reading.kind === 'estimate' ? now.reading.value : null;
       return [{ contact, letter, name: station.name, value, forecast: now.kind === 'forecast' }];
@@ -67,6 +67,13 @@ export function drawnShaft(facts: JobFacts, shaft: Shaft, { filled, gaps, slots 
     ends: shaft.ends,
     bolts: filled.some(({ place }) => place.kind === 'fastening' && place.role.includes('bolts')),
   };
+}
+
+/** Where a gap has its lens: at its contact; one read over several, at the first of them that no other has for its own. */
+function lensOf(station: Station, gaps: readonly GapState[]): string | undefined {
+  if (station.reads?.what !== 'gap' || station.reads.contacts.length === 1) return contactOf(station);
+  const taken = new Set(gaps.filter((g) => g.station !== station).map((g) => contactOf(g.station)));
+  return station.reads.contacts.find((contact) => !taken.has(contact));
 }
 
 /** P, Q, R …: what the slots of a shaft are called where there are several. */

@@ -1,5 +1,5 @@
 import type { Feature, JobFacts, PartFact, PlaceFact, Shaft, Station } from '@elder-cog/contract';
-import { isChosen, nanometres, shaftModel, ZERO, type FaceDepth, type FaceGraph, type Length, type LinearGap } from '@elder-cog/core';
+import { inSeries, isChosen, nanometres, shaftModel, ZERO, type FaceDepth, type FaceGraph, type Length, type LinearGap } from '@elder-cog/core';
 import type { BuildNow, Fitting } from './builds.ts';
 import { sizeOf } from './sizes.ts';
 import { slotsOfShaft } from './slots.ts';
@@ -122,12 +122,19 @@ export interface ShaftForms {
   readonly depths: ReadonlyMap<string, LinearGap>;
 }
 
-/** The open contact that a station reads, if it reads one. */
+/** The open contact that a station reads; the first of several that it reads one after another. */
 export const contactOf = ({ reads }: Pick<Station, 'reads'>): string | undefined => (reads?.what === 'gap' ? reads.contacts[0] : undefined);
 
 /** How what a station reads follows from the slots; null where it reads neither a gap nor a depth of this shaft. */
-export const formAt = ({ gaps, depths }: ShaftForms, station: Pick<Station, 'id' | 'reads'>): LinearGap | null =>
-  (station.reads?.what === 'depth' ? depths.get(station.id) : gaps.get(contactOf(station) ?? '')) ?? null;
+export function formAt({ gaps, depths }: ShaftForms, { id, reads }: Pick<Station, 'id' | 'reads'>): LinearGap | null {
+  if (reads?.what === 'depth') return depths.get(id) ?? null;
+  const forms = reads?.what === 'gap' ? reads.contacts.map((contact) => gaps.get(contact)) : [];
+  return forms.includes(undefined) ? null : inSeries(forms as LinearGap[]);
+}
+
+/** How the gaps of a shaft follow from its slots, in the order of their stations. */
+export const formsRead = (forms: ShaftForms, stations: readonly Station[]): LinearGap[] =>
+  stations.filter(({ subject }) => subject === 'gap').flatMap((station) => formAt(forms, station) ?? []);
 
 /** Whether a slot moves a depth, such as where a gear stands: it is set for that, and mends no gap. */
 export const setsDepth = ({ depths }: ShaftForms, slotId: string): boolean =>

@@ -1,5 +1,5 @@
 import type { JobFacts } from '@elder-cog/contract';
-import { cupGrip, hotGap, nanometres, refuse, type CupGrip, type HotLink, type Length, type Sense } from '@elder-cog/core';
+import { cupGrip, hotGap, nanometres, refuse, senseAndFactor, type CupGrip, type HotLink, type Length, type Sense } from '@elder-cog/core';
 import { packTotal } from './builds.ts';
 import type { ShaftState } from './jobState.ts';
 import { filledPlaces, formAt, formsOf, type Filled } from './graph.ts';
@@ -70,18 +70,19 @@ export function hotQuestion(facts: JobFacts, { shaft, current, slots }: ShaftSta
     return id;
   };
   const lengths = sizes.flatMap(({ each, feature, id }): HotLength[] => {
-    const sense = coefficients[id] ?? 0;
+    const { sense, factor } = senseAndFactor(coefficients[id] ?? 0);
     if (sense === 0) return [];
     const { value } = sizeOf(facts, feature);
-    return [{ label: feature.name, group: groupOf(each, each.part?.material ?? ''), sense, length: value, drawn: feature.proportion }];
+    const length = value === null ? null : nanometres(factor * value);
+    return [{ label: feature.name, group: groupOf(each, each.part?.material ?? ''), sense, length, drawn: factor * feature.proportion }];
   });
   const chosen = packs.flatMap(({ slot, fitting }): HotLength[] => {
-    const sense = coefficients[slot.id] ?? 0;
+    const { sense, factor } = senseAndFactor(coefficients[slot.id] ?? 0);
     const at = filled.find(({ place }) => place.id === slot.id);
     if (sense === 0 || !at || fitting.leaves === null) return [];
     // too thin for what it is made of to matter: it grows with what it lies on
     const group = [...groups.values()].find((g) => g.side === sideOf(at)) ?? [...groups.values()][0];
-    return group ? [{ label: slot.name, group: group.id, sense, length: packTotal(fitting.leaves), drawn: 0 }] : [];
+    return group ? [{ label: slot.name, group: group.id, sense, length: nanometres(factor * packTotal(fitting.leaves)), drawn: 0 }] : [];
   });
   if (lengths.length === 0) return null;
   return {

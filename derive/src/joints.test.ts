@@ -136,6 +136,27 @@ describe('a gasket that is chosen by its thickness', () => {
     // and under a cover a gasket may lie in the pack
     expect(pack && forSlot(pack, availableFor(pack.slot.id, lots, [])).fits).toHaveLength(3);
   });
+  it('that was said before it was chosen is what is in, and what was read over it stands', () => {
+    const { story, fit } = covered();
+    fit('cover.gasket', { crushed: thou(12) });
+    story.read('0>9');
+    fit('cover.gasket', { state: 'new gasket', crushed: thou(10) });
+    const [shaft] = derive(edited(story.facts, /^Gasket/)).shafts;
+    const slot = shaft?.slots.find((s) => s.slot.isGasket);
+    expect(slot).toMatchObject({ total: thou(10), words: '0.254 mm' });
+    expect(shaft?.gaps[0]?.now).toMatchObject({ kind: 'forecast', reading: { value: thou(7) } });
+    fit('cover.gasket', { state: 'old gasket' });
+    expect(derive(edited(story.facts, /^Gasket/)).shafts[0]?.slots.find((s) => s.slot.isGasket)?.fitting.leaves).toBeNull();
+    fit('cover.gasket', { state: 'no gasket', crushed: thou(0) });
+    expect(derive(edited(story.facts, /^Gasket/)).shafts[0]?.slots.find((s) => s.slot.isGasket)?.fitting.leaves).toEqual([]);
+  });
+  it('measured after it was read, before it was chosen: what was read over it stands as well', () => {
+    const { story, fit } = covered();
+    story.read('0>9');
+    fit('cover.gasket', { crushed: thou(12) });
+    fit('cover.gasket', { state: 'new gasket', crushed: thou(10) });
+    expect(derive(edited(story.facts, /^Gasket/)).shafts[0]?.gaps[0]?.now).toMatchObject({ kind: 'forecast', reading: { value: thou(7) } });
+  });
   it('is never offered for behind a cup', () => {
     const story = new Story({ place: 'behindCup' });
     story.build([20]);

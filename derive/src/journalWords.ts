@@ -144,10 +144,19 @@ function buildWords(row: { readonly fits?: unknown }, facts: JobFacts): string {
   const fits = (row.fits ?? []) as (Omit<Fit, 'placeId'> & { placeId?: string; slotId?: string })[];
   const said = fits.map((fit) => {
     const slot = slotsOf(facts).find((s) => s.id === (fit.placeId ?? fit.slotId));
+    const joint = jointWords(fit);
+    if (joint !== null) return [fit.state === null || !slot ? '' : stateWords(slot, fit.state), joint].filter((word) => word !== '').join(', ');
     if (fit.state === null || !slot) return `${slot?.name.toLowerCase() ?? 'pack'} ${packWords(fit.leaves)}`;
     return stateWords(slot, fit.state);
   });
   return said.length === 0 ? 'as it stood' : said.join(', ');
+}
+
+/** "0.300 mm bolted up", "0.030 mm of sealant"; null where nothing of the kind was said. */
+function jointWords({ crushed, film }: Pick<Fit, 'crushed' | 'film'>): string | null {
+  if (film !== undefined) return film === null ? 'no sealant' : `${describeLength(film, 'mm')} of sealant`;
+  if (crushed === undefined || crushed === 0) return null;
+  return crushed === null ? 'how thick it is bolted up is not known' : `gasket ${describeLength(crushed, 'mm')} bolted up`;
 }
 
 function withdrawnWords(row: Readonly<Record<string, unknown>>, facts: JobFacts): string {

@@ -100,3 +100,9 @@ describe('what is refused', () => {
     expect(db.prepare('SELECT count(*) AS n FROM journal').get()).toEqual(before);
   });
 });
+
+describe('what a browser may keep', () => {
+  it('is nothing of what is asked for: a page gone back to is as it is now', async () => {
+    for (const url of ['/api/jobs', '/api/drawer']) expect((await app.inject(url)).headers['cache-control']).toBe('no-store');
+  });
+});

@@ -71,8 +71,10 @@ export function createApp({ workshop, page, lan = false, stalledMs = STALLED_MS 
     if (status >= 500) console.error(error);
     return reply.status(known.code === 'badRequest' ? status : known.status).send({ error: { code: known.code, message: known.message } });
   });
-  app.addHook('onRequest', (_request, reply, done) => {
+  app.addHook('onRequest', (request, reply, done) => {
     reply.header(SHAPES_HEADER, SHAPES);
+    // going back a page, a browser takes what it has kept, however old; a photo, which never changes, says otherwise of itself
+    if (request.routeOptions.url?.startsWith('/api/')) reply.header('cache-control', 'no-store');
     done();
   });
   cutStalled(app, stalledMs);

@@ -2,7 +2,20 @@ import { mm, type Length } from '../quantity/index.ts';
 
 /** What is measured, as far as it tells what a figure can plausibly be. */
 export type PlainQuantity =
-  'float' | 'openFloat' | 'leaf' | 'spacer' | 'gasket' | 'distancePiece' | 'diameter' | 'roller' | 'depth' | 'parallel' | 'bolt' | 'spring' | 'fine';
+  | 'float'
+  | 'openFloat'
+  | 'leaf'
+  | 'spacer'
+  | 'gasket'
+  | 'distancePiece'
+  | 'diameter'
+  | 'roller'
+  | 'depth'
+  | 'parallel'
+  | 'bolt'
+  | 'spring'
+  | 'film'
+  | 'fine';
 
 export interface PlainRange {
   readonly min: Length;
@@ -24,6 +37,8 @@ const RANGES: Readonly<Record<PlainQuantity, readonly [mm: number, mm: number]>>
   parallel: [1, 50],
   bolt: [6, 200],
   spring: [5, 150],
+  /** sealant in a joint, all its films together */
+  film: [0.005, 0.5],
   /** an instrument's zero error, its doubt, its division */
   fine: [0.0001, 0.5],
 };
@@ -38,7 +53,7 @@ export const isSmall = (quantity: PlainQuantity): boolean => quantity === 'float
 
 /** Quantities written in fractions of an inch; the others are halves and quarters of their own unit. */
 export const hasInchFractions = (quantity: PlainQuantity): boolean =>
-  !(['float', 'openFloat', 'leaf', 'spacer', 'gasket'] as readonly PlainQuantity[]).includes(quantity);
+  !(['float', 'openFloat', 'leaf', 'spacer', 'gasket', 'film'] as readonly PlainQuantity[]).includes(quantity);
 
 /** Nought, or inside: the sign does not tell. */
 export const isPlain = (nm: number, { min, max }: PlainRange): boolean => nm === 0 || (Math.abs(nm) >= min && Math.abs(nm) <= max);

@@ -18,6 +18,7 @@ export {
   type TwoWays,
 } from './graph.ts';
 export * from './hotGap.ts';
+export * from './inSeries.ts';
 export * from './packWindow.ts';
 export { requiredPack, requiredPackSum, type PackQuestion } from './requiredPack.ts';
 export * from './senses.ts';

@@ -1,4 +1,5 @@
 import { isBearing, type FaceGraph } from './graph.ts';
+import { senseAndFactor } from './inSeries.ts';
 import { shaftModel } from './shaftModel.ts';
 import type { Sense } from './stackGap.ts';
 
@@ -29,5 +30,5 @@ export function onTheWay(graph: FaceGraph, gap: string): readonly OnTheWay[] {
     all.map(({ id }) => ({ id, length: id })),
   );
   const coefficients = gaps.find((g) => g.contact === gap)?.coefficients ?? {};
-  return all.map((each) => ({ ...each, sense: coefficients[each.id] ?? 0 })).filter(({ sense }) => sense !== 0);
+  return all.map((each) => ({ ...each, sense: senseAndFactor(coefficients[each.id] ?? 0).sense })).filter(({ sense }) => sense !== 0);
 }

@@ -33,7 +33,7 @@ export interface GapTerm {
 /** constant + Σ coefficient · thickness of its slot. */
 export interface LinearGap {
   /** by slot id: how far the gap opens for each unit the slot grows; 0 where it is not touched */
-  readonly coefficients: Readonly<Record<string, Sense>>;
+  readonly coefficients: Readonly<Record<string, number>>;
   /** nm with every slot at nothing; null where something is missing or contradicted */
   readonly constant: Length | null;
   /** of the constant, nm */
@@ -207,7 +207,7 @@ function walkBetween(net: Network, from: string, to: string): readonly Step[] | 
 function linearForm(net: Network, slots: readonly ShaftSlot[], ends: { from: string; to: string }, own: Link | null): LinearGap {
   const [from, to] = [net.placeOf(ends.from), net.placeOf(ends.to)];
   const walk = walkBetween(net, from, to);
-  if (!walk) return { ...NOTHING_JOINS, coefficients: coefficientsOn([], slots) };
+  if (!walk) return { ...NOTHING_JOINS, ...(own ? { missing: [`${own.label}: its own play`] } : {}), coefficients: coefficientsOn([], slots) };
   const counted: readonly Step[] = own ? [...walk, { link: own, sign: -1 }] : walk;
   const coefficients = coefficientsOn(counted, slots);
   const missing = counted.filter(({ link }) => link.length === null).map(({ link }) => link.label);

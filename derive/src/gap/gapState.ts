@@ -1,5 +1,16 @@
 import type { Acceptance, JobFacts, Station } from '@elder-cog/contract';
-import { type Length, lengthLine, type LinearGap, type MarkKind, nanometres, type Reading, type Sum, verdict, type Verdict } from '@elder-cog/core';
+import {
+  type Length,
+  lengthLine,
+  type LinearGap,
+  type MarkKind,
+  nanometres,
+  type Reading,
+  senseAndFactor,
+  type Sum,
+  verdict,
+  type Verdict,
+} from '@elder-cog/core';
 import { packTotal, readingsOf, type BuildNow } from '../builds.ts';
 import { formAt, setsDepth, type ShaftForms } from '../graph.ts';
 import type { Slot } from '../slots.ts';
@@ -45,18 +56,20 @@ export interface ShaftNow {
   readonly builds: readonly BuildNow[];
   /** how each slot moves each gap and depth, and what the sizes come to */
   readonly forms: ShaftForms;
+  /** the forms of what its gaps are read at */
+  readonly read: readonly LinearGap[];
   readonly gone: ReadonlySet<string>;
 }
 
 /** Everything shown of one gap: what speaks for it now, its verdict, the pack that is wanted, and what its builds taught. */
-export function gapState(facts: JobFacts, station: Station, letter: string, { slots, builds, forms, gone }: ShaftNow): GapState {
+export function gapState(facts: JobFacts, station: Station, letter: string, { slots, builds, forms, read, gone }: ShaftNow): GapState {
   const current = builds[builds.length - 1] ?? null;
   const isDepth = station.reads?.what === 'depth';
   const form = formAt(forms, station);
   const coefficients = form?.coefficients ?? {};
-  const adjuster = isDepth ? depthShim(slots, coefficients) : adjusterOf(slots, coefficients, forms);
+  const adjuster = isDepth ? depthShim(slots, coefficients) : adjusterOf(slots, coefficients, { forms, read });
   const packNow = adjuster && current ? (current.fitted.get(adjuster.id)?.leaves ?? null) : null;
-  const sense = (adjuster && coefficients[adjuster.id]) ?? 0;
+  const { sense, factor } = senseAndFactor((adjuster && coefficients[adjuster.id]) ?? 0);
   const limits = limitInUse(facts, station.id, station.aim.closesBy);
   const unit = unitOf(station, limits);
   const judge = (reading: Reading, range: Length | null, near: string | null): Verdict | null =>
@@ -73,6 +86,7 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
       ? packQuestion({
           slot: adjuster,
           sense,
+          factor,
           fitted: packTotal(packNow),
           known: packNow !== null,
           proved,
@@ -93,7 +107,7 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
     mark: now.kind === 'read' ? (limits && !now.disagree ? markOf(judged) : 'cannotTell') : now.kind === 'stale' ? 'stale' : 'unmeasured',
     accepted: null,
     adjuster,
-    isShared: adjuster !== null && sense !== 0 && movedBy(adjuster, forms) > 1,
+    isShared: adjuster !== null && sense !== 0 && movedBy(adjuster, read) > 1,
     pack,
     needsPack: isOut(judged) && pack?.window?.reachable === true,
     ladder: rows,
@@ -116,11 +130,11 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
  * The slot a gap is set by: one that moves it, the fewer other gaps with it the better, and never one that also moves a depth, which is set
  * for its own sake. Where none moves it, the first there is, so that it can be said that it does not.
  */
-function adjusterOf(slots: readonly Slot[], coefficients: LinearGap['coefficients'], forms: ShaftForms): Slot | null {
+function adjusterOf(slots: readonly Slot[], coefficients: LinearGap['coefficients'], { forms, read }: Pick<ShaftNow, 'forms' | 'read'>): Slot | null {
   const packs = slots.filter((slot) => slot.kind === 'adjuster');
   const moves = packs.filter(({ id }) => coefficients[id] !== undefined && coefficients[id] !== 0);
   const isFree = ({ id }: Slot): boolean => !setsDepth(forms, id);
-  return moves.toSorted((a, b) => movedBy(a, forms) - movedBy(b, forms)).find(isFree) ?? packs.find(isFree) ?? null;
+  return moves.toSorted((a, b) => movedBy(a, read) - movedBy(b, read)).find(isFree) ?? packs.find(isFree) ?? null;
 }
 
 /** The slot that sets a depth: the first that moves it. */
@@ -128,7 +142,7 @@ const depthShim = (slots: readonly Slot[], coefficients: LinearGap['coefficients
   slots.find(({ id, kind }) => kind === 'adjuster' && (coefficients[id] ?? 0) !== 0) ?? null;
 
 /** How many gaps a slot moves. */
-const movedBy = ({ id }: Slot, { gaps }: ShaftForms): number => [...gaps.values()].filter((gap) => (gap.coefficients[id] ?? 0) !== 0).length;
+const movedBy = ({ id }: Slot, read: readonly LinearGap[]): number => read.filter((gap) => (gap.coefficients[id] ?? 0) !== 0).length;
 
 /** The gap by its sizes alone, with the packs that are in. */
 function fromSizes({ constant, coefficients, missing }: LinearGap, slots: readonly Slot[], current: BuildNow | null): GapState['fromSizes'] {

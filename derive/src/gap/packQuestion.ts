@@ -25,6 +25,8 @@ export interface Together {
 export interface PackQuestionState {
   readonly slot: Slot;
   readonly sense: Sense;
+  /** how far the gap moves for each of it, where it counts more than once. Left out where that is once */
+  readonly factor?: number;
   /** what is in, in all; where nobody knows, the window is of the change */
   readonly fitted: Length;
   readonly known: boolean;
@@ -44,6 +46,7 @@ export const cleanAim = ({ at, value, closesBy = ZERO }: Station['aim']): Aim =>
 export function packQuestion({
   slot,
   sense,
+  factor = 1,
   fitted,
   known,
   proved,
@@ -54,6 +57,7 @@ export function packQuestion({
 }: {
   slot: Slot;
   sense: Sense;
+  factor?: number | undefined;
   fitted: Length;
   known: boolean;
   proved: Proof | null;
@@ -62,11 +66,11 @@ export function packQuestion({
   aim: Aim;
   unit: 'thou' | 'mm';
 }): PackQuestionState {
-  const base = { slot, sense, fitted, known, proved };
+  const base = { slot, sense, ...(factor === 1 ? {} : { factor }), fitted, known, proved };
   // one of the two is wrong, and anything reckoned from either would be
   if (proved?.contradiction) return { ...base, window: null, refusal: { code: 'contradiction', message: proved.contradiction }, sum: [] };
   if (!limits || !now.reading || now.kind === 'stale' || now.disagree) return { ...base, window: null, refusal: null, sum: [] };
-  const question = { fittedPack: known ? fitted : null, measured: now.reading, limits: limits.limits, aim, sense, unit };
+  const question = { fittedPack: known ? fitted : null, measured: now.reading, limits: limits.limits, aim, sense, factor, unit };
   try {
     return { ...base, window: packWindow(question), refusal: null, sum: packWindowSum(question) };
   } catch (error) {

@@ -1,4 +1,4 @@
-import { nanometres } from '@elder-cog/core';
+import { nanometres, senseAndFactor } from '@elder-cog/core';
 import { formAt, type ShaftForms } from '../graph.ts';
 import type { GapState } from './gapState.ts';
 import { cleanAim, packQuestion, type Together } from './packQuestion.ts';
@@ -24,8 +24,8 @@ function windowOfAll({ pack }: GapState, gaps: readonly GapState[], forms: Shaft
 
 /** The packs of a slot that bring one gap in; null where it does not move it, or nobody can say. */
 function windowOn(gap: GapState, { slot, fitted, known }: NonNullable<GapState['pack']>, forms: ShaftForms): Together | null {
-  const sense = formAt(forms, gap.station)?.coefficients[slot.id] ?? 0;
-  const { window } = packQuestion({ ...gap, slot, fitted, known, sense, proved: null, aim: cleanAim(gap.station.aim) });
+  const counts = senseAndFactor(formAt(forms, gap.station)?.coefficients[slot.id] ?? 0);
+  const { window } = packQuestion({ ...gap, slot, fitted, known, ...counts, proved: null, aim: cleanAim(gap.station.aim) });
   return window && !window.reachable ? NOTHING : window;
 }
 

@@ -101,6 +101,36 @@ export function moveAlong(plan: ShaftPlan, role: string, by: 1 | -1): ShaftPlan 
   });
 }
 
+/** The bearing that a ring of a ball or roller bearing is of; null for anything else, for the play of a pair of taper bearings is its float. */
+const ownBearing = (plan: ShaftPlan, { kind, faces }: PlanPlace): ReadyContact | null =>
+  kind === 'outerRing' || kind === 'innerRing'
+    ? (plan.contacts.find((c) => isStand(c) && faces.some((f) => f.role === c.a || f.role === c.b)) ?? null)
+    : null;
+
+/** Whether a bearing has play of its own; null for what can have none. */
+export function playOf(plan: ShaftPlan, role: string): boolean | null {
+  const bearing = ownBearing(plan, placeOf(plan, role));
+  return bearing && bearing.kind === 'open';
+}
+
+/**
+ * A ball or roller bearing whose rings move along each other by a play of its own, which is a gap to be read; or, had it that, has it no more.
+ *
+ * @throws ReckoningError `noPlay` for what is no ring of such a bearing
+ * @example playOf(givePlay(asPlan(shaftTemplate('ballAndRing', 'inLine')), 'innerRing', () => 'new'), 'outerRing') // true
+ */
+export function givePlay(plan: ShaftPlan, role: string, newRole: NewRole): ShaftPlan {
+  const place = placeOf(plan, role);
+  const bearing = ownBearing(plan, place) ?? refuse('noPlay', `${place.name} has no play of its own.`);
+  const has = bearing.kind === 'open';
+  const contacts = plan.contacts.map((c) => (c === bearing ? { ...c, kind: has ? ('rolling' as const) : ('open' as const) } : c));
+  const name = `${place.name.split(',')[0] ?? place.name}, its own play`;
+  const gaps = has
+    ? plan.gaps.filter((gap) => !gap.contacts.includes(bearing.role))
+    : [...plan.gaps, { role: newRole(), name, ofShaft: false, contacts: [bearing.role] }];
+  return soundPlan({ ...plan, contacts, gaps });
+}
+
 /** Kinds of part that come in several thicknesses. */
 const COME_IN_THICKNESSES: ReadonlySet<string> = new Set(['washer', 'spacer', 'gasket', 'circlip', 'collar']);
 

@@ -1,11 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
-import { sensesFromLayout, shaftModel, shaftTemplate, TEMPLATES, type Place, type TemplateName } from '../index.ts';
+import { inSeries, sensesFromLayout, shaftModel, shaftTemplate, TEMPLATES, type Place, type TemplateName } from '../index.ts';
 import {
   arrangementOf,
   asPlan,
+  chooseThickness,
+  givePlay,
   insertBetween,
+  mayBeChosen,
   moveAlong,
   planGraph,
+  playOf,
   runOn,
   soundPlan,
   takeOut,
@@ -230,5 +234,50 @@ describe('turned round', () => {
     expect(() => turnBearings(planOf('layshaft'), { tightener: 'nut', sits: 'betweenCones', newRole: counter() })).toThrow(/Only two taper bearings/);
     const more = insertBetween(planOf('taperPair', 'behindCup'), 'shaft.shoulderOut~coneOut.back', 'gear', counter());
     expect(() => turnBearings(more, { tightener: 'nut', sits: 'behindCup', newRole: counter() })).toThrow(/Gear lies between: take it out first/);
+  });
+});
+
+describe('a ring that is chosen by its thickness', () => {
+  it('is a slot of its own, as thick as what is in, and goes back to what it was', () => {
+    const plan = asPlan(shaftTemplate('taperPair', 'underCover', { gasket: true }));
+    const chosen = chooseThickness(plan, 'cover.gasket');
+    expect(chosen.places.find((p) => p.role === 'cover.gasket')).toMatchObject({ takes: 'leaves', proportion: 0.3 });
+    const { gaps } = shaftModel(planGraph(chosen), [{ id: 'cover.gasket', length: 'cover.gasket' }]);
+    expect(gaps[0]?.coefficients).toEqual({ 'cover.gasket': 1 });
+    expect(gaps[0]?.missing).not.toContain('gasket, crushed');
+    expect(chooseThickness(chosen, 'cover.gasket').places.find((p) => p.role === 'cover.gasket')).toMatchObject({ takes: 'gasket' });
+  });
+  it('may be a washer, one part at a time; a shaft comes in no thicknesses', () => {
+    const plan = asPlan(shaftTemplate('plainThrust', 'thrustWasher'));
+    const washer = plan.places.find((p) => p.kind === 'washer' && p.takes === null);
+    expect(washer && chooseThickness(plan, washer.role).places.find((p) => p.role === washer.role)?.takes).toBe('part');
+    expect(() => chooseThickness(plan, 'shaft')).toThrow(/does not come in several thicknesses/);
+    expect(mayBeChosen(plan, { role: 'shaft', kind: 'shaft' })).toBe(false);
+  });
+});
+
+describe('a bearing with play of its own', () => {
+  const plan = asPlan(shaftTemplate('ballAndRing', 'inLine'));
+  const loose = givePlay(plan, 'innerRing', () => 'play');
+  it('is one gap more, that no ring of any thickness moves, and the float beside it is as it was', () => {
+    expect(loose.gaps.map((g) => g.contacts)).toEqual([['float'], ['races']]);
+    expect(loose.gaps[1]?.name).toBe('Ball bearing, its own play');
+    const { gaps } = shaftModel(planGraph(loose), [{ id: 'pack', length: 'pack' }]);
+    expect(gaps.map((g) => [g.contact, g.coefficients.pack])).toEqual([
+      ['races', 0],
+      ['float', -1],
+    ]);
+    expect(gaps[0]?.missing).toEqual(['bearing, inner ring to outer ring: its own play']);
+    expect(inSeries(gaps)?.coefficients.pack).toBe(-1);
+  });
+  it('has it no more when that is said again', () => {
+    expect(playOf(plan, 'outerRing')).toBe(false);
+    expect(playOf(loose, 'outerRing')).toBe(true);
+    expect(givePlay(loose, 'outerRing', () => 'x')).toEqual(plan);
+  });
+  it('is not for a taper bearing, whose play is the float, nor for what is no bearing', () => {
+    const taper = asPlan(shaftTemplate('taperPair', 'underCover'));
+    expect(playOf(taper, 'cupIn')).toBeNull();
+    expect(() => givePlay(taper, 'cupIn', () => 'x')).toThrow(/no play of its own/);
   });
 });

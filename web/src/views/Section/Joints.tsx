@@ -35,7 +35,7 @@ export function Joints({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JS
   );
 }
 
-const jointName = ({ slot }: SlotState): string => (slot.kind === 'gasket' ? slot.name : `Sealant under the ${slot.name.toLowerCase()}`);
+const jointName = ({ slot }: SlotState): string => (slot.kind === 'gasket' ? slot.name : `Sealant in the joint, ${slot.name.toLowerCase()}`);
 
 /** "new gasket, 0.300 mm bolted up", "none". */
 function inNow({ slot, fitting }: SlotState, bare: 'thou' | 'mm'): string {
@@ -58,7 +58,7 @@ function JointForm({ shaft, joint, bare, onDone }: { shaft: ShaftState; joint: S
   };
   const state = which === SAME ? {} : { state: which };
   const thick = useEntry(
-    { field: 'size', bare, quantity: 'gasket' },
+    { field: 'size', bare, quantity: isGasket ? 'gasket' : 'film' },
     {
       initial: asTyped((isGasket ? fitting.crushed : fitting.film) ?? undefined, bare),
       onKeep: ({ value }) => keep(isGasket ? { ...state, crushed: value } : { film: value }),

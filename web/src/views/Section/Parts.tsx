@@ -2,6 +2,7 @@ import { editShaft, planOf } from '@elder-cog/contract';
 import {
   arrangementOf,
   chooseThickness,
+  givePlay,
   HOLDERS,
   INSERT_TITLES,
   insertBetween,
@@ -9,6 +10,7 @@ import {
   isStand,
   mayBeChosen,
   moveAlong,
+  playOf,
   RACES,
   ReckoningError,
   runOn,
@@ -24,7 +26,7 @@ import {
   type Tightener,
 } from '@elder-cog/core';
 import type { ShaftState } from '@elder-cog/derive';
-import { ArrowLeft, ArrowRight, FlipHorizontal2, Layers, Plus, Trash2 } from 'lucide-react';
+import { ArrowLeft, ArrowRight, FlipHorizontal2, Layers, MoveHorizontal, Plus, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type JSX, type KeyboardEvent, type ReactNode } from 'react';
 import { Chip, Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
@@ -164,6 +166,21 @@ export function Parts({ shaft, selected, onSelect, onDone }: PartsProps): JSX.El
               <Act icon={<Trash2 size={18} aria-hidden="true" />} onClick={() => act.takeOut(place)} disabled={sending || HOLDERS.has(place.kind)}>
                 Take out
               </Act>
+              {playOf(plan, place.role) !== null && (
+                <Act
+                  data-act="play"
+                  icon={<MoveHorizontal size={18} aria-hidden="true" />}
+                  onClick={() =>
+                    change(
+                      () => givePlay(plan, place.role, newId),
+                      `${place.name}: ${playOf(plan, place.role) ? 'no play of its own' : 'its own play is read'}`,
+                    )
+                  }
+                  disabled={sending}
+                >
+                  {playOf(plan, place.role) ? 'It has no play' : 'It has play of its own'}
+                </Act>
+              )}
               {mayBeChosen(plan, place) && (
                 <Act
                   data-act="choose"

@@ -19,6 +19,7 @@ import { OtherSlots } from './OtherSlots.tsx';
 import { PackShelf } from './PackShelf.tsx';
 import { Parts } from './Parts.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
+import { Series } from './Series.tsx';
 import { SetUp, setUpStep } from './SetUp.tsx';
 import { isCoupled, Moves, ShaftAnswer, useShaftSets } from './ShaftSets.tsx';
 import { Sideways } from './Sideways.tsx';
@@ -86,6 +87,7 @@ export default function Section(): JSX.Element {
       <Sideways shaft={shaft} gap={gap} onTry={onTry} />
       <Checks shaft={shaft} />
       <Sizes shaft={shaft} gap={gap} />
+      <Series shaft={shaft} />
       <Depths shaft={shaft} />
       <Together shaft={shaft} />
       <WhenHot shaft={shaft} gap={gap} />

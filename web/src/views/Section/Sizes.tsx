@@ -7,7 +7,6 @@ import {
   graphOf,
   packTotal,
   sizeOf,
-  slotStateOf,
   type FeatureSize,
   type GapState,
   type ShaftState,
@@ -98,10 +97,10 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   const sizes = gap.fromSizes;
   if (!sizes) return null;
   if ('value' in sizes) return <p className="m-0">By the sizes alone the gap is {inBoth(sizes.value, gap.unit)}. A build outweighs a sum.</p>;
-  const pack = slotStateOf(shaft, gap);
   const reading = gap.now.kind === 'read' && gap.now.reading?.kind === 'estimate' ? gap.now.reading.value : null;
-  const contact = contactOf(gap.station);
-  const packs = new Map(pack ? [[pack.slot.id, packTotal(pack.fitting.leaves)]] : []);
+  // one over several gaps is no one contact to be found from
+  const contact = gap.station.reads?.what === 'gap' && gap.station.reads.contacts.length === 1 ? contactOf(gap.station) : undefined;
+  const packs = new Map(shaft.slots.flatMap(({ slot, fitting }) => (fitting.leaves ? [[slot.id, packTotal(fitting.leaves)] as const] : [])));
   const solved =
     reading === null || contact === undefined ? null : solveUnknown(graphOf(facts, shaft.shaft, { packs, current: shaft.current }), contact, reading);
   return (
