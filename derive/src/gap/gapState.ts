@@ -8,6 +8,7 @@ import {
   type Reading,
   senseAndFactor,
   type Sum,
+  type TwoWays,
   verdict,
   type Verdict,
 } from '@elder-cog/core';
@@ -45,8 +46,8 @@ export interface GapState {
   readonly needsPack: boolean;
   readonly ladder: readonly LadderRow[];
   readonly lessons: readonly Lesson[];
-  /** the gap as the sizes alone give it, where every one is known */
-  readonly fromSizes: { readonly value: Length } | { readonly missing: readonly string[] } | null;
+  /** the gap as the sizes alone give it, where every one is known, and no two ways round say otherwise */
+  readonly fromSizes: { readonly value: Length } | { readonly missing: readonly string[] } | { readonly contradictions: readonly TwoWays[] } | null;
   readonly sum: Sum;
 }
 
@@ -145,7 +146,12 @@ const depthShim = (slots: readonly Slot[], coefficients: LinearGap['coefficients
 const movedBy = ({ id }: Slot, read: readonly LinearGap[]): number => read.filter((gap) => (gap.coefficients[id] ?? 0) !== 0).length;
 
 /** The gap by its sizes alone, with the packs that are in. */
-function fromSizes({ constant, coefficients, missing }: LinearGap, slots: readonly Slot[], current: BuildNow | null): GapState['fromSizes'] {
+function fromSizes(
+  { constant, coefficients, missing, contradictions }: LinearGap,
+  slots: readonly Slot[],
+  current: BuildNow | null,
+): GapState['fromSizes'] {
+  if (contradictions.length > 0) return { contradictions };
   const moving = slots.filter(({ id, kind }) => kind === 'adjuster' && (coefficients[id] ?? 0) !== 0);
   const packs = moving.map(({ id }) => ({ id, leaves: current?.fitted.get(id)?.leaves ?? null }));
   const unknown = [...missing, ...packs.filter(({ leaves }) => leaves === null).map(() => 'pack')];

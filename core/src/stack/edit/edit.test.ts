@@ -281,3 +281,31 @@ describe('a bearing with play of its own', () => {
     expect(() => givePlay(taper, 'cupIn', () => 'x')).toThrow(/no play of its own/);
   });
 });
+
+describe('a ball bearing put in', () => {
+  it('against the shaft and what holds still: the gap stays beside what holds still, and both widths are on its way', () => {
+    const plan = asPlan(shaftTemplate('own', 'inLine'));
+    let n = 0;
+    const held = insertBetween(plan, 'float', 'ballBearing', () => `new${(n += 1)}`);
+    const float = held.contacts.find((c) => c.role === 'float');
+    expect(held.places.map((p) => p.name).slice(2)).toEqual(['Ball bearing, inner ring', 'Ball bearing, outer ring']);
+    expect(float?.b).toBe('casing.far');
+    expect(held.places.find((p) => p.kind === 'outerRing')?.faces.some((f) => f.role === float?.a)).toBe(true);
+    const [gap] = shaftModel(planGraph(held), []).gaps;
+    // up the casing, off the shaft, from one ring to the other, and along the outer ring: the width of the inner is on no way
+    expect([...(gap?.missing ?? [])].sort()).toEqual(
+      ['ball bearing, one ring to the other', 'ball bearing, width of outer ring', 'casing, face to face', 'shaft, collar to collar'].sort(),
+    );
+  });
+  it('where two parts meet, with the outer ring to the casing, and may have play of its own', () => {
+    const plan = asPlan(shaftTemplate('own', 'inLine'));
+    let n = 0;
+    const newRole = () => `new${(n += 1)}`;
+    const [seat] = plan.contacts;
+    const held = insertBetween(plan, seat?.role ?? '', 'ballBearing', newRole);
+    expect(held.places.filter((p) => p.kind.endsWith('Ring')).map((p) => p.kind)).toEqual(['outerRing', 'innerRing']);
+    const ring = held.places.find((p) => p.kind === 'innerRing')?.role ?? '';
+    expect(givePlay(held, ring, newRole).gaps).toHaveLength(2);
+    expect(takeOut(held, ring, newRole).places.map((p) => p.kind)).toEqual(['casing', 'shaft']);
+  });
+});

@@ -36,10 +36,11 @@ export const INSERTS = {
   circlip: part('Circlip', 'circlip', 'steel', 2),
   gasket: { ...part('Gasket', 'gasket', 'paper', 0.4, 'crushed'), takes: 'gasket' },
 } as const satisfies Readonly<Record<string, Insert>>;
-export type InsertKind = keyof typeof INSERTS | 'taperBearing';
+export type InsertKind = keyof typeof INSERTS | 'taperBearing' | 'ballBearing';
 export const INSERT_TITLES: Readonly<Record<InsertKind, string>> = {
   ...(Object.fromEntries(Object.entries(INSERTS).map(([kind, { title }]) => [kind, title])) as Record<keyof typeof INSERTS, string>),
   taperBearing: 'Taper bearing, cup and cone',
+  ballBearing: 'Ball or roller bearing',
 };
 
 /** Widths of a ring nobody gave a band, mm of proportion. */
@@ -97,6 +98,7 @@ export function insertBetween(plan: ShaftPlan, contact: string, kind: InsertKind
   const here = plan.contacts.find((c) => c.role === contact) ?? refuse('noSuchPart', 'Those two do not meet on this shaft.');
   if (isStand(here)) refuse('insideBearing', 'Nothing goes inside a bearing: choose one side of it.');
   if (kind === 'taperBearing') return insertBearing(plan, here, newRole);
+  if (kind === 'ballBearing') return insertBallBearing(plan, here, newRole);
   const { place, lengths } = ringOf(plan, kind, bandBetween(faceOf(plan, here.a), faceOf(plan, here.b)), newRole());
   const [first, last] = [`${place.role}.in`, `${place.role}.out`];
   const beyond: ReadyContact = { ...here, role: newRole(), a: last, b: here.b, kind: here.kind === 'clamped' ? 'clamped' : 'seated' };
@@ -158,6 +160,56 @@ function insertBearing(plan: ShaftPlan, here: ReadyContact, newRole: NewRole): S
             : [{ ...here, b: backs[0] }, rolling, { ...here, role: beyond, a: backs[1] }]
         : [c],
     ),
+  });
+}
+
+/** Proportions of a middling ball bearing, mm. */
+const BALL = { outerRing: [25, 31], innerRing: [15, 20], width: 17 } as const;
+
+/**
+ * An outer ring against what holds still, an inner ring against what turns; the gap, where it is put into one, stays beside what holds still,
+ * as where a plate or a cover locates it.
+ */
+function insertBallBearing(plan: ShaftPlan, here: ReadyContact, newRole: NewRole): ShaftPlan {
+  const stillFirst = standsStill(plan, here.a) || !standsStill(plan, here.b);
+  const name = nameFor(plan, 'Ball bearing');
+  const ring = (kind: 'outerRing' | 'innerRing'): Ring => {
+    const role = newRole();
+    const [inner, outer] = BALL[kind];
+    const what = kind === 'outerRing' ? 'outer ring' : 'inner ring';
+    const faces = (['in', 'out'] as const).map((side) => ({ role: `${role}.${side}`, side, inner, outer }));
+    const size = { role: `${role}.in-out`, place: role, name: `${name.toLowerCase()}, width of ${what}`, from: `${role}.in`, to: `${role}.out` };
+    return {
+      place: { role, name: `${name}, ${what}`, kind, material: 'steel', faces, takes: null, sits: null, proportion: 0, turned: false },
+      lengths: [{ ...size, kind: 'length', proportion: BALL.width }],
+    };
+  };
+  const [outer, inner] = [ring('outerRing'), ring('innerRing')];
+  const [first, last] = stillFirst ? [outer, inner] : [inner, outer];
+  const [races, beyond] = [newRole(), newRole()];
+  const stand: ReadyLength = {
+    role: races,
+    place: inner.place.role,
+    name: `${name.toLowerCase()}, one ring to the other`,
+    from: `${first.place.role}.in`,
+    to: `${last.place.role}.in`,
+    kind: 'stand',
+    proportion: 0,
+  };
+  const rolling: ReadyContact = { role: `${races}.rolling`, a: stand.from, b: stand.to, kind: 'rolling', name: stand.name, stand: races };
+  const near = { ...here, b: `${first.place.role}.in` };
+  const far = { ...here, a: `${last.place.role}.out` };
+  const seated = (contact: ReadyContact): ReadyContact => {
+    const { name: _, ...rest } = contact;
+    return { ...rest, role: beyond, kind: 'seated' };
+  };
+  const around =
+    here.kind !== 'open' ? [near, rolling, { ...far, role: beyond }] : stillFirst ? [near, rolling, seated(far)] : [seated(near), rolling, far];
+  return soundPlan({
+    ...plan,
+    places: placed(plan, [first.place, last.place], here.a),
+    lengths: [...plan.lengths, ...outer.lengths, ...inner.lengths, stand],
+    contacts: plan.contacts.flatMap((c) => (c === here ? around : [c])),
   });
 }
 

@@ -97,10 +97,12 @@ function JudgedWith({ gap }: { gap: GapState }): JSX.Element | null {
   if (mine.length === 0) return null;
   return (
     <>
-      {mine.map(({ setting, mark, judgedBy }) => (
+      {mine.map(({ setting, mark, judgedBy, asks }) => (
         <p key={setting.id} className="m-0 text-[16px] leading-6">
           {setting.name}: <span className={MARK_TEXT[mark]}>{MARK_WORDS[mark].toLowerCase()}</span>
-          {judgedBy && `, judged by ${judgedBy.station.id === gap.station.id ? 'this' : judgedBy.station.name.toLowerCase()}`}
+          {asks
+            ? ', for two ways of judging it do not agree'
+            : judgedBy && `, judged by ${judgedBy.station.id === gap.station.id ? 'this' : judgedBy.station.name.toLowerCase()}`}
           {gap.isSpared && '; this need not be read for it'}
         </p>
       ))}

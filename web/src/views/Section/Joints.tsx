@@ -92,17 +92,17 @@ function JointForm({ shaft, joint, bare, onDone }: { shaft: ShaftState; joint: S
           </Secondary>
         ) : (
           <>
-            <Secondary type="submit" disabled={sending} className="mt-7 min-h-14">
+            <Secondary type="submit" disabled={sending} className="mt-7 min-h-14 max-sm:mt-0">
               Keep
             </Secondary>
             {isGasket
               ? which !== SAME && (
-                  <Secondary className="mt-7 min-h-14" disabled={sending} onClick={() => keep({ ...state, crushed: null })}>
+                  <Secondary className="mt-7 min-h-14 max-sm:mt-0" disabled={sending} onClick={() => keep({ ...state, crushed: null })}>
                     Not known
                   </Secondary>
                 )
               : fitting.film && (
-                  <Secondary className="mt-7 min-h-14" disabled={sending} onClick={() => keep({ film: null })}>
+                  <Secondary className="mt-7 min-h-14 max-sm:mt-0" disabled={sending} onClick={() => keep({ film: null })}>
                     None any more
                   </Secondary>
                 )}

@@ -97,6 +97,17 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
   const sizes = gap.fromSizes;
   if (!sizes) return null;
   if ('value' in sizes) return <p className="m-0">By the sizes alone the gap is {inBoth(sizes.value, gap.unit)}. A build outweighs a sum.</p>;
+  if ('contradictions' in sizes)
+    return (
+      <>
+        {sizes.contradictions.map(({ one, other, difference }) => (
+          <Refusal key={[...one, ...other].join()}>
+            The sizes contradict each other by {inBoth(difference, gap.unit)}: {one.join(' and ')} one way, {other.join(' and ')} the other. One of
+            them is wrong: measure again. Nothing is reckoned from them till then.
+          </Refusal>
+        ))}
+      </>
+    );
   const reading = gap.now.kind === 'read' && gap.now.reading?.kind === 'estimate' ? gap.now.reading.value : null;
   // one over several gaps is no one contact to be found from
   const contact = gap.station.reads?.what === 'gap' && gap.station.reads.contacts.length === 1 ? contactOf(gap.station) : undefined;

@@ -47,7 +47,7 @@ function SettingRow({ of, onChange }: { of: SettingState; onChange: () => void }
         <span className="text-[17px] font-medium">{setting.name}</span>
         <Mark kind={mark} size={24} named={false} ground="var(--paper)" />
         <span className={`label text-[17px] font-semibold ${MARK_TEXT[mark]}`}>{MARK_WORDS[mark]}</span>
-        {judgedBy && <span className="text-[16px]">judged by {judgedBy.station.name.toLowerCase()}</span>}
+        {judgedBy && !asks && <span className="text-[16px]">judged by {judgedBy.station.name.toLowerCase()}</span>}
         <span className="no-print ml-auto flex gap-x-3">
           <Quiet onClick={onChange}>Change ▸</Quiet>
           <Quiet onClick={() => void send({ kind: 'setting.change', setting: { ...setting, gone: true } }).catch(() => undefined)}>
@@ -58,7 +58,7 @@ function SettingRow({ of, onChange }: { of: SettingState; onChange: () => void }
       {asks && (
         <p className="m-0 text-[16px] leading-6">
           {asks.isIn.station.name} is in, and {asks.isOut.station.name.toLowerCase()} is out, though either would do. They are not averaged: read the
-          one you trust less again, or accept it as it is and say why.
+          one you trust less again.
         </p>
       )}
       {groups.map((group, i) => (
