@@ -123,6 +123,16 @@ const OPEN: readonly (readonly [name: string, path: string, open: (page: Page) =
     },
   ],
   [
+    'the Section with what is judged together, and sealant, being said',
+    jobPath('section'),
+    async (page) => {
+      await page.getByRole('button', { name: /Judge several together/ }).click();
+      await page.getByRole('button', { name: /Or another way it is right/ }).click();
+      await page.getByRole('button', { name: 'Judge them together' }).click();
+      await page.getByRole('button', { name: /Say how much/ }).click();
+    },
+  ],
+  [
     'the Wear book with its limits open',
     jobPath('wear', 1),
     async (page) => {

@@ -52,7 +52,15 @@ test('the sheet of a layshaft prints with every gap of it, and nothing to press'
   ] as const)
     await expect(gaps.getByRole('listitem').filter({ hasText: name })).toContainText(value);
   await expect(page.getByRole('region', { name: 'All gaps together' })).toBeVisible();
-  for (const name of ['Another pack…', 'Change the parts ▸', 'What goes here ▸', 'How sure is it ▸', 'When it is hot ▸', 'Add a depth ▸'])
+  for (const name of [
+    'Another pack…',
+    'Change the parts ▸',
+    'What goes here ▸',
+    'How sure is it ▸',
+    'When it is hot ▸',
+    'Add a depth ▸',
+    'Judge several together ▸',
+  ])
     await expect(page.getByRole('button', { name, exact: true }).first()).toBeHidden();
   await expect(page.getByText('tick: may be lapped')).toBeHidden();
   // the drawing with its gaps and what they come to on the first sheet, what moves what and the checks on the second

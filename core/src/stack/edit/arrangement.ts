@@ -122,7 +122,7 @@ function merged(plan: ShaftPlan, target: Target, roles: ReadonlyMap<string, stri
   const placeRole = new Map(target.places.map((ready, i) => [ready.role, places[i]?.role ?? ready.role] as const));
   const at = (face: string): string => faceRole.get(face) ?? face;
   const stands = standsOf(plan, roles);
-  const lengthRole = new Map(target.lengths.map((l) => [l.role, stands.get(l.role) ?? widthOf(plan, at(l.from), at(l.to)) ?? newRole()] as const));
+  const lengthRole = new Map(target.lengths.map((l) => [l.role, stands.get(l.role) ?? newRole()] as const));
   const lengths = target.lengths.map((l): ReadyLength => {
     const known = plan.lengths.find((each) => each.role === lengthRole.get(l.role));
     return {
@@ -170,6 +170,3 @@ function standsOf(plan: ShaftPlan, roles: ReadonlyMap<string, string>): Map<stri
   }
   return found;
 }
-
-const widthOf = (plan: ShaftPlan, from: string, to: string): string | undefined =>
-  plan.lengths.find((l) => l.kind === 'length' && ((l.from === from && l.to === to) || (l.from === to && l.to === from)))?.role;

@@ -309,3 +309,158 @@ describe('a ball bearing put in', () => {
     expect(takeOut(held, ring, newRole).places.map((p) => p.kind)).toEqual(['casing', 'shaft']);
   });
 });
+
+describe('turned, and turned back', () => {
+  it('everything that both arrangements have is what it was: forms, names, stands, fasteners', () => {
+    const cover = planOf('taperPair', 'behindCup');
+    const next = counter();
+    const nut = turnBearings(cover, { tightener: 'nut', sits: 'behindCup', newRole: next });
+    const back = turnBearings(nut, { tightener: 'cover', sits: 'behindCup', newRole: next });
+    const kinds = (plan: ShaftPlan) => plan.places.map((p) => p.kind).sort();
+    expect(kinds(back)).toEqual(kinds(cover));
+    expect(back.places.filter((p) => p.kind === 'bearings').map((p) => p.role)).toEqual(['bearings']);
+    expect(back.places.find((p) => p.role === 'cupIn')).toMatchObject({ name: 'Cup, input end', kind: 'cup', material: 'steel' });
+    // the sum has the same lengths with the same signs; the two bearings are known by their own roles
+    expect(Object.values(moves(back).float ?? {}).sort()).toEqual(Object.values(moves(cover).float ?? {}).sort());
+    expect(moves(back).float).toMatchObject({ pack: -1 });
+    expect(back.lengths.filter((l) => l.kind === 'stand').map((l) => l.role)).toEqual(['bearingIn', 'bearingOut']);
+    for (const plan of [nut, back]) {
+      const lengths = new Set(plan.lengths.map((l) => l.role));
+      const places = new Set(plan.places.map((p) => p.role));
+      const faces = new Set(plan.places.flatMap((p) => p.faces.map((f) => f.role)));
+      expect(plan.contacts.filter((c) => c.stand !== undefined).map((c) => lengths.has(c.stand ?? ''))).toEqual([true, true]);
+      expect(plan.contacts.filter((c) => c.fastener !== undefined).length).toBeGreaterThan(0);
+      for (const c of plan.contacts) {
+        if (c.fastener !== undefined) expect(places.has(c.fastener)).toBe(true);
+        expect([faces.has(c.a), faces.has(c.b)]).toEqual([true, true]);
+      }
+      for (const l of plan.lengths) expect([places.has(l.place), faces.has(l.from), faces.has(l.to)]).toEqual([true, true, true]);
+      // one open contact, under the role of the gap that is read
+      expect(plan.contacts.filter((c) => c.kind === 'open').map((c) => c.role)).toEqual(['float']);
+      expect(new Set(plan.contacts.map((c) => c.role)).size).toBe(plan.contacts.length);
+    }
+  });
+  it('a proportion that was known is kept, and the pack is called by where it sits', () => {
+    const cover = planOf('taperPair', 'underCover');
+    const wide = { ...cover, lengths: cover.lengths.map((l) => (l.role === 'bearingIn' ? { ...l, proportion: 44 } : l)) };
+    const nut = turnBearings(wide, { tightener: 'nut', sits: 'betweenCones', newRole: counter() });
+    expect(nut.lengths.find((l) => l.role === 'bearingIn')?.proportion).toBe(44);
+    expect(cover.places.find((p) => p.role === 'pack')?.name).toBe('Pack under the cover');
+    expect(nut.places.find((p) => p.takes !== null)?.name).not.toBe('Pack under the cover');
+  });
+  it('where there are not two tapers, or no one pack, there is nothing to turn', () => {
+    expect(arrangementOf(planOf('own'))).toBeNull();
+    const turn = (plan: ShaftPlan) => turnBearings(plan, { tightener: 'nut', sits: 'betweenCones', newRole: counter() });
+    expect(() => turn(planOf('own'))).toThrow(/Only two taper bearings/);
+    const next = counter();
+    expect(() => turn(insertBetween(planOf('own'), 'float', 'taperBearing', next))).toThrow(/Only two taper bearings/);
+    const cover = planOf('taperPair', 'underCover');
+    expect(() => turn(insertBetween(cover, 'casing.seat~cupIn.back', 'shims', next))).toThrow(/several packs/);
+    expect(() => turn(insertBetween(cover, 'casing.seat~cupIn.back', 'collar', next))).toThrow(/Collar lies between/);
+  });
+});
+
+describe('what is put in, and where', () => {
+  it('a taper bearing in a gap: the cup lies against whatever holds still, through rings that lie against it', () => {
+    const next = counter();
+    // the casing's far face, and a washer lying against it
+    const washed = insertBetween(planOf('own'), 'float', 'washer', next);
+    const put = insertBetween(washed, 'float', 'taperBearing', next);
+    const [first, last] = put.places.slice(2, 4);
+    expect([first?.kind, last?.kind]).toEqual(['cone', 'cup']);
+    // the gap stays outside the cup, before what holds still
+    const open = put.contacts.filter((c) => c.kind === 'open');
+    expect(open).toHaveLength(1);
+    expect(last?.faces.some((f) => f.role === open[0]?.a)).toBe(true);
+    // against the shaft and a ring on it, the cone comes last
+    const onShaft = insertBetween(washed, 'casing.thrust~shaft.collarIn', 'collar', next);
+    const collar = onShaft.places.find((p) => p.kind === 'collar');
+    const between = onShaft.contacts.find((c) => c.a === 'casing.thrust');
+    const bearing = insertBetween(onShaft, between?.role ?? '', 'taperBearing', next);
+    const at = bearing.places.findIndex((p) => p.kind === 'cup');
+    expect(bearing.places.slice(at, at + 3).map((p) => p.kind)).toEqual(['cup', 'cone', 'collar']);
+    expect(bearing.contacts.some((c) => bearing.places[at + 1]?.faces.some((f) => f.role === c.a) && c.b === collar?.faces[0]?.role)).toBe(true);
+  });
+  it('a race has its back where its load is: a cup by its outer shoulder, a cone by the whole of its face', () => {
+    const put = insertBetween(planOf('own'), 'casing.thrust~shaft.collarIn', 'taperBearing', counter());
+    const [cup, cone] = ['cup', 'cone'].map((kind) => put.places.find((p) => p.kind === kind));
+    const back = (place: typeof cup) => place?.faces.find((f) => f.role.endsWith('.back'));
+    expect(back(cup)).toMatchObject({ inner: 22.6, outer: 31 });
+    expect(back(cone)).toMatchObject({ inner: 15, outer: 19 });
+  });
+  it('a gear is a little narrower than the bush it runs on, and never nothing; it is drawn after it', () => {
+    const next = counter();
+    const bush = insertBetween(planOf('own'), 'casing.thrust~shaft.collarIn', 'bush', next);
+    const gear = runOn(bush, 'new1', next);
+    const length = gear.lengths.find((l) => l.name === 'gear, across its hub');
+    expect(length?.proportion).toBe(22.5);
+    expect(gear.places.map((p) => p.kind)).toEqual(['casing', 'bush', 'gear', 'shaft']);
+    expect(gear.contacts.find((c) => c.kind === 'open' && c.role !== 'float')?.name).toBe('gear float');
+    const short = { ...bush, lengths: bush.lengths.map((l) => (l.place === 'new1' ? { ...l, proportion: 3 } : l)) };
+    expect(runOn(short, 'new1', next).lengths.find((l) => /across its hub/.test(l.name))?.proportion).toBe(4);
+    const spacer = insertBetween(planOf('own'), 'casing.thrust~shaft.collarIn', 'spacer', next);
+    const on = spacer.places.find((p) => p.kind === 'spacer');
+    const [, gap] = runOn(spacer, on?.role ?? '', next).gaps;
+    expect(gap).toMatchObject({ name: 'Gear on its distance piece', ofShaft: false });
+  });
+  it('a pack has no size of its own, and a ring has one, called by what it is', () => {
+    expect(insertBetween(planOf('own'), 'float', 'shims', counter()).lengths).toEqual(planOf('own').lengths);
+    const [washer] = insertBetween(planOf('own'), 'float', 'washer', counter()).lengths.slice(-1);
+    expect(washer?.name).toBe('thrust washer, thickness');
+  });
+  it('taken out from between what is clamped, what it lay between is clamped by the same bolts; from anywhere else it is seated', () => {
+    const ready = planOf('taperPair', 'underCover');
+    const out = takeOut(ready, 'pack', counter());
+    const flange = out.contacts.find((c) => c.a === 'casing.face');
+    expect(flange).toMatchObject({ b: 'cover.flange', kind: 'clamped', fastener: 'cover.bolts' });
+    const seated = takeOut(planOf('taperPair', 'behindCup'), 'pack', counter());
+    expect(seated.contacts.find((c) => c.a === 'casing.seat')).toMatchObject({ b: 'cupIn.back', kind: 'seated' });
+    // half clamped is not clamped: the pack of a hub lies against a cone on one side
+    for (const { name, place } of EVERY)
+      for (const each of planOf(name, place).contacts.filter((c) => c.kind === 'clamped')) expect(each.fastener).toBeDefined();
+  });
+  it('the casing and the shaft are never turned', () => {
+    for (const role of ['casing', 'shaft']) expect(() => turnPart(planOf('own'), role)).toThrow(/holds the rest/);
+  });
+  it('a washer with no size of its own is no part to be chosen, and one that is chosen sits in line', () => {
+    const plan = planOf('plainThrust', 'thrustWasher');
+    const bare = { ...plan, lengths: [] };
+    const washer = plan.places.find((p) => p.kind === 'washer' && p.takes === null);
+    expect(mayBeChosen(bare, { role: washer?.role ?? '', kind: 'washer' })).toBe(false);
+    const chosen = chooseThickness(plan, washer?.role ?? '');
+    expect(chosen.places.find((p) => p.role === washer?.role)?.sits).toBe('inLine');
+    expect(chosen.places.filter((p) => p.role !== washer?.role)).toEqual(plan.places.filter((p) => p.role !== washer?.role));
+  });
+});
+
+describe('what holds still, and what is left', () => {
+  const put = (plan: ShaftPlan, contact: string) => insertBetween(plan, contact, 'taperBearing', counter());
+  const order = (plan: ShaftPlan) => plan.places.filter((p) => p.kind === 'cup' || p.kind === 'cone').map((p) => p.kind);
+  it('is known through rings on either side, and not through a gap, a bearing or the shaft', () => {
+    const next = counter();
+    // a collar against the casing's near face, a washer against the collar: the way back to the casing is by their input ends
+    const near = insertBetween(insertBetween(planOf('own'), 'casing.thrust~shaft.collarIn', 'collar', next), 'new2', 'washer', next);
+    const washer = near.places.find((p) => p.kind === 'washer');
+    const onWasher = near.contacts.find((c) => c.a === washer?.faces.at(-1)?.role);
+    expect(order(put(near, onWasher?.role ?? ''))).toEqual(['cup', 'cone']);
+    // against the far face: the way to the casing is by its output end
+    const far = insertBetween(planOf('own'), 'float', 'collar', next);
+    const collar = far.places.find((p) => p.kind === 'collar');
+    expect(far.contacts.find((c) => c.role === 'float')?.b).toBe(collar?.faces[0]?.role);
+    expect(order(put(far, 'float'))).toEqual(['cone', 'cup']);
+    // a ring that only lies against the shaft, and has the gap on its other side, turns with it
+    const seat = far.contacts.find((c) => c.a === 'casing.thrust');
+    const onShaft = insertBetween(planOf('own'), seat?.role ?? '', 'spacer', next);
+    expect(order(put(onShaft, 'float'))).toEqual(['cone', 'cup']);
+  });
+  it('what is taken out takes its sizes with it, and the last gap is never taken out', () => {
+    const own = planOf('own');
+    const washed = insertBetween(own, 'float', 'washer', () => 'w');
+    expect(takeOut(washed, 'w', counter()).lengths).toEqual(own.lengths);
+    expect(() => takeOut(planOf('taperPair', 'underCover'), 'cover', counter())).toThrow(/Without the cover there is no gap left/);
+  });
+  it('a part with others on both of its sides, or with a bearing beside it, does not change places', () => {
+    expect(() => moveAlong(planOf('taperPair', 'behindCup'), 'pack', 1)).toThrow(/cannot change places/);
+    expect(() => moveAlong(planOf('taperPair', 'behindCup'), 'cover', -1)).toThrow(/cannot change places/);
+  });
+});

@@ -170,10 +170,15 @@ function AddDepth({ shaft, position, onDone }: { shaft: ShaftState; position: nu
   const add = (): void => {
     const ofId = (id: string): FaceFact | undefined => places.flatMap((p) => p.faces).find((face) => face.id === id);
     const [datum, deep] = [ofId(from), ofId(to)];
-    if (!datum || !deep || from === to || name.trim() === '') return;
+    if (!datum || !deep || refusal !== null || name.trim() === '') return;
     const station = newDepth(shaft.shaft.id, { name: name.trim(), from: datum, to: deep, position, instrument: readBy(unit)[0] ?? null }, newId);
     void send({ kind: 'stations.add', stations: [station] }).then(onDone, () => undefined);
   };
+  const meet = facts.contacts.some(
+    (c) => (c.kind === 'seated' || c.kind === 'clamped') && c.standId === null && ((c.a === from && c.b === to) || (c.a === to && c.b === from)),
+  );
+  const refusal =
+    from === to ? 'A depth is from one face to another.' : meet ? 'Those two lie against each other: there is no depth between them.' : null;
   const choose = (label: string, value: string, set: (id: string) => void): JSX.Element => (
     <label className="block min-w-0">
       <span className="label block text-[17px] font-semibold">{label}</span>
@@ -203,10 +208,10 @@ function AddDepth({ shaft, position, onDone }: { shaft: ShaftState; position: nu
         onChange={(event) => setName(event.target.value)}
         placeholder="Race below the flange"
         maxLength={80}
-        refusal={from === to ? 'A depth is from one face to another.' : null}
+        refusal={refusal}
       />
       <div className="flex items-start gap-3 pt-8">
-        <Primary type="submit" disabled={sending || from === to || name.trim() === ''}>
+        <Primary type="submit" disabled={sending || refusal !== null || name.trim() === ''}>
           Add it
         </Primary>
         <Quiet onClick={onDone}>Leave it</Quiet>

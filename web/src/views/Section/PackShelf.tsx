@@ -297,8 +297,10 @@ const half = (length: Length, unit: 'thou' | 'mm'): string => {
 /** "make 10½ ±0.9, sure": the shim to make, as a window. */
 function MakeLine({ choices, unit }: { choices: PackChoices; unit: 'thou' | 'mm' }): JSX.Element {
   return (
-    <p className="m-0 flex min-h-12 items-center gap-2 border border-dashed border-edge px-3">
-      make <span className="num text-[18px] font-semibold">{half(choices.make.in[unit].size, unit)}</span>
+    <p className="m-0 flex min-h-12 flex-wrap items-center gap-x-2 border border-dashed border-edge px-3">
+      <span className="whitespace-nowrap">
+        make <span className="num text-[18px] font-semibold">{half(choices.make.in[unit].size, unit)}</span>
+      </span>
       <span className="num text-[15px] whitespace-nowrap text-ink2">
         ±{formatLength(choices.make.in[unit].either, unit)}
         {choices.make.sure ? ', sure' : ''}

@@ -62,16 +62,18 @@ function SettingRow({ of, onChange }: { of: SettingState; onChange: () => void }
         </p>
       )}
       {groups.map((group, i) => (
-        <div key={group} className="flex flex-wrap items-baseline gap-x-5 text-[16px]">
-          <span className="w-40 text-ink2">{i > 0 ? 'or all of' : groups.length > 1 ? 'right with all of' : 'all of'}</span>
-          {criteria
-            .filter((each) => each.group === group)
-            .map((each) => (
-              <span key={each.station.id} className="inline-flex items-center gap-2">
-                <Mark kind={each.mark} size={20} named={false} ground="var(--paper)" />
-                <CriterionWords of={each} unit={unit} />
-              </span>
-            ))}
+        <div key={group} className="grid grid-cols-[132px_minmax(0,1fr)] gap-x-4 text-[16px] max-sm:grid-cols-1">
+          <span className="text-ink2">{i > 0 ? 'or all of' : groups.length > 1 ? 'right with all of' : 'all of'}</span>
+          <span className="flex flex-col">
+            {criteria
+              .filter((each) => each.group === group)
+              .map((each) => (
+                <span key={each.station.id} className="inline-flex items-center gap-2">
+                  <Mark kind={each.mark} size={20} named={false} ground="var(--paper)" />
+                  <CriterionWords of={each} unit={unit} />
+                </span>
+              ))}
+          </span>
         </div>
       ))}
     </div>
@@ -84,7 +86,8 @@ function CriterionWords({ of: { station, value, limits, aim }, unit: shown }: { 
   const unit = shown === 'mm' ? 'mm' : station.subject === 'gap' || station.subject === 'pair' ? 'thou' : 'in';
   return (
     <span>
-      {station.name} {value !== null && <span className="num font-semibold">{describeLength(value, unit)}</span>}
+      {station.name}
+      {value !== null && <span className="num pl-1 font-semibold">{describeLength(value, unit)}</span>}
       {limits && (
         <span className="text-ink2">
           {value === null ? ', ' : ' · '}
