@@ -83,10 +83,10 @@ export default function Section(): JSX.Element {
   const checks = step === null && !isPuttingTogether && (
     <>
       <OtherSlots shaft={shaft} gap={gap} onTry={onTry} would={wouldGaps} />
-      <Joints shaft={shaft} gap={gap} />
       <Sideways shaft={shaft} gap={gap} onTry={onTry} />
       <Checks shaft={shaft} />
       <Sizes shaft={shaft} gap={gap} />
+      <Joints shaft={shaft} gap={gap} />
       <Series shaft={shaft} />
       <Depths shaft={shaft} />
       <Together shaft={shaft} />
