@@ -194,6 +194,19 @@ describe.each(EVERY)('the Section of $template with the pack $place', (arrangeme
       }
     }
   });
+  it('shows where its gap is beside the lens, and never under it, at three widths', () => {
+    for (const [width, height] of [
+      [816, 388],
+      [732, 388],
+      [358, 178],
+    ] as const) {
+      const { shapes, lenses } = arranged(arrangement, { width, height });
+      const rings = shapes.filter((s) => s.kind === 'circle' && s.r <= 8 && s.width === 2.4);
+      expect(rings).toHaveLength(lenses.length);
+      for (const ring of rings)
+        for (const lens of lenses) if (ring.kind === 'circle') expect(Math.hypot(ring.x - lens.x, ring.y - lens.y)).toBeGreaterThan(lens.r + ring.r);
+    }
+  });
   it('is whole on the sheet, and leaves its one lens alone', () => {
     for (const told of [{}, { sizes: {}, leaves: null, gap: null }]) {
       const { solids, lenses } = arranged(arrangement, told);

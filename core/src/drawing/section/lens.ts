@@ -91,15 +91,18 @@ export function drawLens(
       );
     }
   }
-  const nameAt = Math.max(half + 8 + textWidth(left.name, 'label', 14) / 2, r * 0.56);
   // above the magnification, which stands at the foot of a small lens
   const nameY = cy + Math.min(30, r / 2);
-  const chordAt = Math.sqrt(Math.max(0, r * r - (nameY - cy) ** 2));
-  const widest = Math.max(textWidth(left.name, 'label', 14), textWidth(right.name, 'label', 14));
-  if (nameAt < r - 6 && r > 56 && nameAt + widest / 2 < chordAt + 10) {
-    put(left.name, cx - nameAt, nameY, 14, 'label', 'ink', { bold: true, ...(left.fill.startsWith('hatch') ? { halo: 'iron' as const } : {}) });
-    put(right.name, cx + nameAt, nameY, 14, 'label', 'ink', { bold: true, ...(right.fill.startsWith('hatch') ? { halo: 'iron' as const } : {}) });
-  }
+  const chordAt = chord(nameY - cy);
+  const named = ([-1, 1] as const).map((side) => {
+    const { name, fill } = side === -1 ? left : right;
+    const wide = textWidth(name, 'label', 14);
+    return { side, name, fill, wide, out: Math.max(half + 5 + wide / 2, r * 0.54) };
+  });
+  // a name that the rim would cut tells less than none
+  if (r > 56 && named.every(({ out, wide }) => out + wide / 2 <= chordAt + 1))
+    for (const { side, name, fill, out } of named)
+      put(name, cx + side * out, nameY, 14, 'label', 'ink', { bold: true, ...(fill.startsWith('hatch') ? { halo: 'iron' as const } : {}) });
   const times = `×${magnification}`;
   put(
     times,

@@ -148,7 +148,7 @@ export function section(question: SectionQuestion): Section {
   const centres = lensCentres(
     question,
     room,
-    shown.map(({ x }) => left + x),
+    shown.map(({ x, r }) => [left + x, axis - r] as const),
   );
   const lenses = shown.map(({ gap, x, r, sides }, i) => {
     const { at, size } = centres[i] ?? { at: [width / 2, height / 2] as const, size: 48 };
@@ -315,9 +315,21 @@ interface Centre {
   readonly size: number;
 }
 
+/** On a phone, px. */
+const NARROW_LENS = 48;
+
+/** A lens where it usually stands, or as far to the side as leaves the ring round its gap in sight. */
+function besideRing([x, y]: readonly [number, number], [cx, cy]: readonly [number, number], width: number): readonly [number, number] {
+  const clear = NARROW_LENS + 16;
+  if (Math.hypot(x - cx, y - cy) >= clear) return [cx, cy];
+  const aside = Math.sqrt(clear ** 2 - (y - cy) ** 2);
+  return [Math.min(x + aside, width - NARROW_LENS - 8), cy];
+}
+
 /** One lens stands at the upper right; several in a row over the drawing, each as near its gap as the others let it. */
-function lensCentres({ width, height }: SectionQuestion, room: Room, xs: readonly number[]): Centre[] {
-  if (room.isNarrow) return xs.map(() => ({ at: [width / 2, height - 52], size: 48 }));
+function lensCentres({ width, height }: SectionQuestion, room: Room, rings: readonly (readonly [x: number, y: number])[]): Centre[] {
+  if (room.isNarrow) return rings.map((ring) => ({ at: besideRing(ring, [width / 2, height - 52], width), size: NARROW_LENS }));
+  const xs = rings.map(([x]) => x);
   if (xs.length === 1) {
     const size = lensRadius(width);
     return [{ at: [width - size - 14, size + 26], size }];
