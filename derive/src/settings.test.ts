@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Setting } from '@elder-cog/contract';
 import { INSTRUMENTS, thou, type MarkKind } from '@elder-cog/core';
-import { derive, judgeTogether, type CriterionState, type JobState } from './index.ts';
+import { derive, judgeTogether, summary, type CriterionState, type JobState } from './index.ts';
 import { Story } from './testing.ts';
 
 const station = new Story().station;
@@ -67,13 +67,15 @@ function job(groups: readonly [float: number, free: number]) {
 
 describe('a job with something judged by several', () => {
   it('either: looked at and free, the float need not be read, and is not what to do next', () => {
-    const { state, look } = job([1, 2]);
+    const { story, state, look } = job([1, 2]);
     expect(state().settings).toMatchObject([{ mark: 'unmeasured' }]);
     expect(state().next).toMatchObject({ what: 'read' });
     look('yes');
     expect(state()).toMatchObject({ settings: [{ mark: 'in', judgedBy: { station: { role: 'check.free' } } }], marks: { section: 'in' } });
     expect(state().shafts[0]).toMatchObject({ mark: 'in', gaps: [{ isSpared: true, mark: 'unmeasured' }] });
     expect(state().next.what).not.toBe('read');
+    // nor is it the worst of the machine on the Shelf
+    expect(summary({ ...story.facts }).worst?.mark).not.toBe('unmeasured');
   });
   it('both: a float that is right waits for what has no number', () => {
     const { story, state, look } = job([1, 1]);
@@ -105,5 +107,7 @@ describe('a job with something judged by several', () => {
     setting.gone = false;
     for (const s of story.facts.stations) if (s.role === 'check.free') s.gone = true;
     expect(state().settings?.[0]?.criteria).toHaveLength(1);
+    story.station.gone = true;
+    expect(state()).not.toHaveProperty('settings');
   });
 });

@@ -39,7 +39,7 @@ export interface Judgeable {
 
 type Told = Omit<CriterionState, 'group'>;
 
-/** Every setting of a job, from the states of its stations. A station that is out of the book judges nothing. */
+/** Every setting of a job, from the states of its stations. A station that is out of the book judges nothing; with none left, nor does the setting. */
 export function settingsOf(facts: Pick<JobFacts, 'settings'>, judged: Judgeable): SettingState[] {
   const byId = new Map<string, Told>([
     ...judged.gaps.map((gap) => [gap.station.id, ofGap(gap)] as const),
@@ -60,7 +60,8 @@ export function settingsOf(facts: Pick<JobFacts, 'settings'>, judged: Judgeable)
         return told ? [{ ...told, group }] : [];
       });
       return { setting, criteria, ...judgeTogether(criteria) };
-    });
+    })
+    .filter(({ criteria }) => criteria.length > 0);
 }
 
 function ofGap({ station, mark, now, limits }: GapState): Told {

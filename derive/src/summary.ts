@@ -48,7 +48,7 @@ function soundSummary(facts: JobFacts): JobSummary {
   );
   const gaps = state.shafts.flatMap((s) =>
     s.gaps.map((g) => ({
-      mark: g.mark,
+      mark: g.isSpared ? ('in' as const) : g.mark,
       name: g.station.name,
       value: g.now.kind === 'read' ? (g.now.reading?.value ?? null) : null,
       limits: g.limits?.limits ?? null,

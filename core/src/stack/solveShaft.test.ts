@@ -13,7 +13,7 @@ const shafts = fc
     fc.integer({ min: 1, max: 3 }),
     fc.integer({ min: 1, max: 3 }),
     fc.array(fc.integer({ min: 0, max: 60 }), { minLength: 15, maxLength: 15 }),
-    fc.array(fc.constantFrom(-1, 0, 1), { minLength: 9, maxLength: 9 }),
+    fc.array(fc.constantFrom(-2, -1, -1, 0, 1, 1, 2), { minLength: 9, maxLength: 9 }),
     fc.array(fc.integer({ min: 0, max: 40 }), { minLength: 9, maxLength: 9 }),
     fc.array(fc.integer({ min: 1, max: 2 }), { minLength: 15, maxLength: 15 }),
     fc.array(fc.constantFrom(0, 0, 6), { minLength: 3, maxLength: 3 }),
