@@ -87,7 +87,10 @@ export class Evening {
       }
       case 'lot.change': {
         const lot = this.one(lots.all(this.db).filter((each) => each.gone !== true));
-        return lot && { kind, ...lot, owned: this.chance.whole(9) };
+        if (!lot) return null;
+        const { crushed: _, ...rest } = lot;
+        const gasket = this.chance.next() < 0.5 ? { crushed: thou(1 + this.chance.whole(12)) } : {};
+        return { kind, ...rest, ...gasket, owned: this.chance.whole(9) };
       }
     }
   }
@@ -137,6 +140,12 @@ export class Evening {
       ...from,
       inUse: this.chance.next() < 0.8,
     };
+  }
+
+  /** What a build may say of a joint: a gasket bolted up, sealant, or that nobody knows, or nothing. */
+  private joint() {
+    const said = [{}, { crushed: null }, { crushed: thou(this.chance.whole(15)) }, { film: null }, { film: thou(this.chance.whole(3)) }];
+    return said[this.chance.whole(said.length)] ?? {};
   }
 
   private reading(stationId: string, buildId: string | null) {
@@ -295,7 +304,7 @@ export class Evening {
     const thickness = lot?.thickness ?? thou(1 + this.chance.whole(30));
     const leaves = [{ lotId: lot?.id ?? null, thickness, written: '4', unit: 'thou' as const, count: 1 }];
     const said = { stage: 'dry' as const, at: this.at(), who: '', label: '', feel: [], note: '' };
-    return { id: newId(), assemblyId, parentId: parent?.id ?? null, ...said, fits: [{ id: newId(), placeId, leaves, state: null }] };
+    return { id: newId(), assemblyId, parentId: parent?.id ?? null, ...said, fits: [{ id: newId(), placeId, leaves, state: null, ...this.joint() }] };
   }
 
   /** Something observed that stands: a withdrawal too may be taken back. */
