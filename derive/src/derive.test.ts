@@ -307,6 +307,8 @@ describe('the loose sheet', () => {
     instrument: INSTRUMENTS.dialThou,
   };
   it('answers with nothing set up', () => expect(inThou(looseSheet(entry).window?.ideal)).toBe(10.5));
+  it('comes to where it was said, within its limits', () =>
+    expect(inThou(looseSheet({ ...entry, limits: { min: thou(5), max: thou(8), aim: thou(5.5) } }).window?.ideal)).toBe(9.5));
   it('turns the sense with the place, and with cones drawn by a nut', () => {
     expect(looseSheet({ ...entry, place: 'behindCup' }).sense).toBe(-1);
     expect(looseSheet({ ...entry, place: 'betweenCones' }).sense).toBe(-1);

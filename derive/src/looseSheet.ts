@@ -9,7 +9,7 @@ import {
   type Instrument,
   type LeafLine,
   type Length,
-  type Limits,
+  type LimitsEntry,
   type PackWindow,
   type Place,
   type Reading,
@@ -20,7 +20,7 @@ import {
 
 /** What is on the sheet, as it was understood; null where nothing is yet. */
 export interface LooseEntry {
-  readonly limits: Limits | null;
+  readonly limits: LimitsEntry | null;
   readonly pack: readonly LeafLine[] | null;
   readonly reading: ReadingEntry | null;
   readonly place: Place;
@@ -44,7 +44,9 @@ export function looseSheet({ limits, pack, reading: entry, place, arrangement, i
   const reading = entry && readingOf(entry, instrument).reading;
   const base = { fitted, reading, sense };
   if (!limits || fitted === null || !reading) return { ...base, window: null, refusal: null, sum: [] };
-  const question = { fittedPack: fitted, measured: reading, limits, sense };
+  const { aim: value, ...within } = limits;
+  const aim = value === undefined ? {} : { aim: { at: 'value' as const, value } };
+  const question = { fittedPack: fitted, measured: reading, limits: within, ...aim, sense };
   try {
     return { ...base, window: packWindow(question), refusal: null, sum: packWindowSum(question) };
   } catch (error) {

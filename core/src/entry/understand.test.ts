@@ -68,6 +68,8 @@ limits thou | 2 to 14 thou aim at 9 | = 9 within 2–14 thou
 limits thou | preload 1-3 aim 2 | = preload 2 within preload 1–3 thou
 limits thou | 15 within 2 to 14 | ! aimOutside
 limits thou | 9 within | ! notLimits
+limits thou | aim 9 | ! notLimits
+limits thou | .009 within .002 to .014 | = 9 within 2–14 thou
 limits mm | 0.06 within 0.04 to 0.10 | = 0.060 within 0.040–0.100 mm
 limits mm | 0.06 mm within 0.04 to 0.10 | = 0.060 within 0.040–0.100 mm
 limits thou | 0-3 | = 0–3 thou

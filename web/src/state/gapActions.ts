@@ -143,14 +143,17 @@ export const setLimits = (station: Station, written: string, meant: LimitsMeant,
   limit: limitRow(station.id, written, meant, origin),
 });
 
+/** Where a float is to come, where its limits said so. */
+export const aimSaid = ({ value: { aim } }: LimitsMeant): Station['aim'] | null => (aim === undefined ? null : { at: 'value', value: aim });
+
 /** Limits of a station, and where in them it is to come: what was said with them, or what it was before where that still lies in them. */
 export function limitsAndAim(station: Station, written: string, meant: LimitsMeant, origin: LimitOrigin = {}): Change[] {
   const { min, max } = bounds(meant.value.min ?? null, meant.value.max ?? null);
   const { at, value, ...rest } = station.aim;
-  const said = meant.value.aim;
   const isOutside = at === 'value' && value !== undefined && (value < (min ?? value) || value > (max ?? value));
-  const aim = said !== undefined ? { ...rest, at: 'value' as const, value: said } : isOutside ? { ...rest, at: 'middle' as const } : null;
-  const isNew = aim !== null && (aim.at !== at || said !== value);
+  const said: Station['aim'] | null = aimSaid(meant) ?? (isOutside ? { at: 'middle' } : null);
+  const aim = said && { ...rest, ...said };
+  const isNew = aim !== null && (aim.at !== at || aim.value !== value);
   return [setLimits(station, written, meant, origin), ...(isNew ? [stationChange(station, { aim })] : [])];
 }
 

@@ -119,7 +119,9 @@ function understoodRow(row: Omit<RowRead, 'refusal' | 'read'>, unitWord: string,
   const instrument = either[unit];
   const about = { bare: unit === 'mm' ? 'mm' : 'thou', quantity } as const;
   const size = cellRead(newSize, instrument.unit, { field: 'size', ...about });
-  const limits = cellRead(limit, instrument.unit, { field: 'limits', ...about });
+  const cell = cellRead(limit, instrument.unit, { field: 'limits', ...about });
+  const isAimed = cell !== null && typeof cell !== 'string' && cell.value.aim !== undefined;
+  const limits = isAimed ? 'limits of a size are typed alone, with nothing to come to' : cell;
   const expected = size !== null && typeof size !== 'string' ? { expected: expectedAround(size.value) } : {};
   const read = readings.map((each) => cellRead(each, instrument.unit, { field: 'reading', instrument, ...about, ...expected }));
   const refusal = [size, limits, ...read].find((each) => typeof each === 'string') ?? null;

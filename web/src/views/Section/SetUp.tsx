@@ -1,4 +1,4 @@
-import { counted, describeLength, leavesTotal, withTolerance, type LeafLine, type PlainQuantity } from '@elder-cog/core';
+import { counted, describeLength, leavesTotal, noAim, withTolerance, type LeafLine, type PlainQuantity } from '@elder-cog/core';
 import { availableFor, slotStateOf, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Heading, Primary, Refusal, Secondary } from '../../kit/controls.tsx';
@@ -79,11 +79,13 @@ export function LimitsPanel({
     pageOrWhom: gap.limits?.fact.pageOrWhom ?? '',
     saidAt: gap.limits?.fact.saidAt ?? '',
   });
+  // a shim sets it: where in its limits it is to come means something
+  const isAimed = gap.station.subject === 'gap' || gap.station.subject === 'depth';
   const entry = useEntry(
     { field: 'limits', bare: bareUnit(gap), ...(quantity ? { quantity } : {}) },
     {
       initial: gap.limits?.fact.written ?? '',
-      also: withTolerance,
+      also: (understood) => (isAimed ? withTolerance(understood) : noAim(withTolerance(understood))),
       onKeep: (meaning, written) => {
         void send(...limitsAndAim(gap.station, written, meaning, origin)).then(
           () => onDone?.(),
@@ -97,7 +99,8 @@ export function LimitsPanel({
       <Heading>Limits of the {gap.station.name.toLowerCase()}</Heading>
       {quantity === undefined && (
         <p className="m-0 mb-2 text-ink2">
-          As the manual prints them: 3½-7½ thou · 0.04 to 0.09 mm · max 11 thou · preload 2-5 thou · 8 within 3 to 12 thou
+          As the manual prints them: 3½-7½ thou · 0.04 to 0.09 mm · max 11 thou · preload 2-5 thou
+          {isAimed && ' · 8 within 3 to 12 thou'}
         </p>
       )}
       <div className="flex flex-wrap items-start gap-3">
@@ -120,7 +123,7 @@ export function LimitsPanel({
           </Secondary>
         )}
       </div>
-      {gap.limits && (quantity === undefined || quantity === 'depth') && <AimChoice gap={gap} />}
+      {gap.limits && isAimed && <AimChoice gap={gap} />}
     </form>
   );
 }

@@ -1,6 +1,6 @@
 import { newShaft, type Change } from '@elder-cog/contract';
 import type { EntryValues, Instrument, Length, Meaning, ReadingEntry } from '@elder-cog/core';
-import { asUnderstood, leavesFromSaid, limitRow, type oneByOne } from '../../state/gapActions.ts';
+import { aimSaid, asUnderstood, leavesFromSaid, limitRow, type oneByOne } from '../../state/gapActions.ts';
 import { newId, useSettings } from '../../state/settings.ts';
 import type { Ready } from './PlaceDrawing.tsx';
 
@@ -44,7 +44,10 @@ export function looseJob({
   const slot = shaft.places.findLast((p) => p.takes === 'leaves');
   if (!gap || !slot) return null;
   const { method, instrument, text } = read;
-  const { kind: _, ...whole } = { ...shaft, stations: shaft.stations.map((s) => (s.id === gap.id ? { ...s, method, instrument } : s)) };
+  const { kind: _, ...whole } = {
+    ...shaft,
+    stations: shaft.stations.map((s) => (s.id === gap.id ? { ...s, method, instrument, aim: aimSaid(limits.meaning) ?? s.aim } : s)),
+  };
   const begin: Change = {
     kind: 'job.begin',
     job: { id: jobId, machine, year: '', note: '', createdAt: at, archivedAt: null },

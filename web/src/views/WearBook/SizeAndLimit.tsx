@@ -1,4 +1,4 @@
-import { FEATURES, formatLength, type Instrument } from '@elder-cog/core';
+import { FEATURES, formatLength, noAim, type Instrument } from '@elder-cog/core';
 import { expectedAround, type FeatureState } from '@elder-cog/derive';
 import type { JSX } from 'react';
 import { Primary } from '../../kit/controls.tsx';
@@ -20,7 +20,7 @@ export function SizeAndLimit({ feature, instrument, onDone }: { feature: Feature
     { field: 'size', ...about },
     { initial: station.newSize === null ? '' : `${formatLength(station.newSize, inUnit)} ${inUnit}` },
   );
-  const limit = useEntry({ field: 'limits', ...about }, { initial: written });
+  const limit = useEntry({ field: 'limits', ...about }, { initial: written, also: noAim });
   const [isNewSize, isNewLimit] = [size.text.trim() !== '', limit.text.trim() !== '' && limit.text !== written];
   const keep = async (): Promise<void> => {
     if (isNewSize && !size.meaning) return size.keep();
