@@ -251,21 +251,22 @@ export function foundAs(shaft: ShaftState, build: Change, facts: JobFacts): Chan
   return [build, readAsSaid(gap.station, build.build.id, { size: float.size, written: float.written, unit: float.unit, words: float.text })];
 }
 
-/** A change made without fitting: bolts torqued, another gasket. A child build with that slot's state. */
-export const changeState = (shaft: ShaftState, slotId: string, state: string): Change =>
-  buildOf(shaft, shaft.current?.build.stage === 'as_found' ? 'loose' : (shaft.current?.build.stage ?? 'loose'), [
-    { id: newId(), placeId: slotId, leaves: [], state },
-  ]);
+type Said = Build['fits'][number];
 
-/** What was said of a joint: another gasket or none, how thick it is bolted up, sealant. What is left out is as it was. */
+/**
+ * A change made without fitting: bolts torqued, another gasket or none, how thick it is bolted up, sealant. A child build with what is said of
+ * that place; what is left out is as it was.
+ */
 export const changeJoint = (
   shaft: ShaftState,
   slotId: string,
-  said: Pick<Build['fits'][number], 'crushed' | 'film'> & { readonly state?: string },
+  { state = null, ...said }: Pick<Said, 'crushed' | 'film'> & { readonly state?: Said['state'] },
 ): Change =>
   buildOf(shaft, shaft.current?.build.stage === 'as_found' ? 'loose' : (shaft.current?.build.stage ?? 'loose'), [
-    { id: newId(), placeId: slotId, leaves: [], ...said, state: said.state ?? null },
+    { id: newId(), placeId: slotId, leaves: [], state, ...said },
   ]);
+
+export const changeState = (shaft: ShaftState, slotId: string, state: string): Change => changeJoint(shaft, slotId, { state });
 
 /** Every leaf of a pack by itself. */
 export const oneByOne = (pack: readonly LeafLine[]): SaidLeaf[] =>
