@@ -212,7 +212,7 @@ export function changesBetween(then: BuildNow, now: BuildNow, slots: readonly Sl
 function jointChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | null {
   const isOther = before.state !== after.state;
   const film = (after.film ?? 0) - (before.film ?? 0);
-  const isGasket = slot.kind === 'gasket' && before.crushed !== after.crushed;
+  const isGasket = before.crushed !== after.crushed;
   if (!isOther && !isGasket && film === 0) return null;
   const crush =
     isOther || isGasket ? (typeof before.crushed === 'number' && typeof after.crushed === 'number' ? after.crushed - before.crushed : null) : 0;

@@ -78,6 +78,20 @@ describe('a gasket that is known as thick as it is bolted up', () => {
   });
 });
 
+describe('a trial with another pack and another gasket at once', () => {
+  it('proves nothing of the pack, and contradicts nothing', () => {
+    const { story, fit, gap } = covered();
+    fit('cover.gasket', { crushed: thou(12) });
+    story.read('0>9');
+    // four more in the pack and ten less of gasket: six less of float, as it is read
+    const built = story.build([24]);
+    built.fits.push({ id: story.id(), placeId: story.slot('cover.gasket'), leaves: [], state: null, crushed: thou(2) });
+    story.read('0>3');
+    expect(gap().pack?.proved).toBeNull();
+    expect(gap().pack?.refusal).toBeNull();
+  });
+});
+
 describe('sealant in a joint', () => {
   it('opens the gap by its film, once a joint, and comes off again', () => {
     const { story, fit, gap } = covered();

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { sensesFromLayout, TEMPLATES, type Length, type Place, type TemplateName } from '@elder-cog/core';
+import { sensesFromLayout, TEMPLATES, thou, type Length, type Place, type TemplateName } from '@elder-cog/core';
 import fc from 'fast-check';
 import { derive, packChoices, summary, type GapState } from './index.ts';
 import { Story } from './testing.ts';
@@ -46,6 +46,26 @@ describe('whatever is fitted and read', () => {
         const { now } = gapOf(story);
         expect(now.kind).toBe('forecast');
         expect(now.reading?.value).toBe(read * 25_400 + senseOf(where) * (total(second) - total(first)));
+      }),
+    );
+  });
+  it('over another pack, another gasket and other sealant it is moved by all three', () => {
+    const joint = fc.record({ pack, gasket: fc.integer({ min: 1, max: 20 }), film: fc.integer({ min: 0, max: 4 }) });
+    fc.assert(
+      fc.property(joint, joint, fc.integer({ min: 1, max: 90 }), (was, is, read) => {
+        const story = new Story({ gasket: true });
+        const all = ({ pack: leaves, gasket, film }: typeof was): number => total(leaves) + (gasket + film) * 25_400;
+        for (const { pack: leaves, gasket, film } of [was, is]) {
+          const { fits } = story.build(leaves);
+          const said = { leaves: [], state: null };
+          fits.push({ id: story.id(), placeId: story.slot('cover.gasket'), ...said, crushed: thou(gasket) });
+          fits.push({ id: story.id(), placeId: story.slot('cover.bolts'), ...said, film: thou(film) });
+          if (story.facts.builds.length === 1) story.read(String(read));
+        }
+        const { now } = gapOf(story);
+        const isSame = total(was.pack) === total(is.pack) && was.gasket === is.gasket && was.film === is.film;
+        expect(now.kind).toBe(isSame ? 'read' : 'forecast');
+        expect(now.reading?.value).toBe(read * 25_400 + all(is) - all(was));
       }),
     );
   });

@@ -109,7 +109,7 @@ describe('the readings of a job, for a spreadsheet', () => {
       const story = new Story();
       story.build([20]);
       for (let i = 0; i < n; i++) story.read('88>12');
-      const runs = [1, 2, 3].map(() => {
+      const runs = Array.from({ length: 7 }, () => {
         const start = performance.now();
         expect(jobReadings(story.facts)).toHaveLength(n);
         return performance.now() - start;
@@ -117,6 +117,6 @@ describe('the readings of a job, for a spreadsheet', () => {
       return Math.min(...runs);
     };
     // ten times as many: a square would be a hundred times as long
-    expect(timed(2_000) / Math.max(timed(200), 2)).toBeLessThan(40);
+    expect(timed(2_000) / Math.max(timed(200), 2)).toBeLessThan(60);
   });
 });

@@ -41,6 +41,22 @@ describe('several floats that share parts', () => {
       }),
     );
   });
+  it('two washers changed at once prove nothing of a gap that both move; one at a time does', () => {
+    const story = new Story({ template: 'layshaft', place: 'inLine', limits: null });
+    const stack = (): GapState => derive(structuredClone(story.facts)).shafts[0]?.gaps[3] as GapState;
+    const build = (p: number, q: number, read: number): void => {
+      story.fit({ packP: p, packQ: q });
+      story.read(String(read), {}, story.gaps[3]?.id);
+    };
+    build(60, 100, 20);
+    // eight more in P and six less in Q: two less is read, which is true, and says nothing of either
+    build(68, 94, 18);
+    expect(stack().pack?.proved).toBeNull();
+    // and Q alone, five more: five less
+    build(68, 99, 13);
+    expect(stack().adjuster?.role).toBe('packQ');
+    expect(stack().pack).toMatchObject({ proved: { sense: -1, factor: -1 }, refusal: null });
+  });
   it('what is tried is what comes of it once it is fitted, drawn and reckoned, and nothing is kept of it', () => {
     fc.assert(
       fc.property(evenings, (evening) => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { newShaft, withUnderstood, type JobFacts, type Station } from '@elder-cog/contract';
-import { INSTRUMENTS, understand, type Instrument } from '@elder-cog/core';
+import { INSTRUMENTS, thou, understand, type Instrument } from '@elder-cog/core';
 import fc from 'fast-check';
 import { derive, moversOf, type GapState } from './index.ts';
 import { Story } from './testing.ts';
@@ -13,6 +13,9 @@ interface Told {
     readonly pack: readonly number[];
     readonly bolts: 'torqued' | 'hand tight';
     readonly readings: readonly number[];
+    /** under the cover: another gasket so thick bolted up, or nobody knows how thick, and so much sealant, thou */
+    readonly gasket: number | 'not known' | null;
+    readonly film: number | null;
   }[];
   /** a pair of bearings with one pack; or a layshaft of four floats that share parts, with two washers */
   readonly place: 'underCover' | 'behindCup' | 'layshaft';
@@ -26,6 +29,8 @@ const jobs: fc.Arbitrary<Told> = fc.record({
       pack: fc.array(fc.integer({ min: 1, max: 30 }), { maxLength: 3 }),
       bolts: fc.constantFrom('torqued' as const, 'hand tight' as const),
       readings: fc.array(fc.integer({ min: 1, max: 60 }), { maxLength: 4 }),
+      gasket: fc.constantFrom(null, null, 9, 12, 15, 'not known' as const),
+      film: fc.constantFrom(null, null, 0, 1, 2),
     }),
     { minLength: 1, maxLength: 4 },
   ),
@@ -36,9 +41,13 @@ function inThou(job: Told): Story {
   const { limits, steps, place } = job;
   const [min, width] = limits;
   if (place === 'layshaft') return layshaft(job);
-  const story = new Story({ place, limits: `${min}-${min + width} thou` });
-  for (const { pack, bolts, readings } of steps) {
-    story.build(pack, { 'cover.bolts': bolts });
+  const story = new Story({ place, gasket: place === 'underCover', limits: `${min}-${min + width} thou` });
+  for (const { pack, bolts, readings, gasket, film } of steps) {
+    const { fits } = story.build(pack, { 'cover.bolts': bolts });
+    const said = { id: story.id(), leaves: [], state: null };
+    if (place === 'underCover' && gasket !== null)
+      fits.push({ ...said, placeId: story.slot('cover.gasket'), state: 'new gasket', crushed: gasket === 'not known' ? null : thou(gasket) });
+    if (place === 'underCover' && film !== null) Object.assign(fits.find((f) => f.placeId === story.slot('cover.bolts')) ?? {}, { film: thou(film) });
     for (const reading of readings) story.read(String(reading));
   }
   return story;
@@ -89,20 +98,20 @@ describe('the same facts', () => {
     const asMm = (nm: number): string => `${(nm / 1e6).toFixed(4)} mm`;
     fc.assert(
       fc.property(jobs, (job) => {
-        const thou = inThou(job).facts;
-        const metric = structuredClone(thou);
+        const told = inThou(job).facts;
+        const metric = structuredClone(told);
         for (const limit of metric.limits) Object.assign(limit, { unit: 'mm', written: `${asMm(limit.min ?? 0)} to ${asMm(limit.max ?? 0)}` });
         for (const leaf of metric.builds.flatMap((b) => b.fits.flatMap((f) => f.leaves)))
           Object.assign(leaf, { unit: 'mm', written: asMm(leaf.thickness) });
         // the same dial, its face told in the other system
         const dial: Instrument = { ...INSTRUMENTS.dialThou, unit: 'mm' };
-        metric.readings = thou.readings.map((r) => {
+        metric.readings = told.readings.map((r) => {
           const text = asMm(Number(r.raw.text) * 25_400);
           const found = understand(text, { field: 'reading', bare: 'mm', instrument: dial, quantity: 'openFloat' });
           if (found.kind !== 'understood') throw new Error(text);
           return { ...r, raw: { ...r.raw, text, instrument: dial, understood: { ...found.value, unit: 'mm' } as typeof r.raw.understood } };
         });
-        expect(said(metric)).toEqual(said(thou));
+        expect(said(metric)).toEqual(said(told));
       }),
     );
   });

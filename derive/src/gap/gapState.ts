@@ -81,7 +81,7 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
   const rows = ladderOf({ builds, slots, adjuster, sense, coefficients, readings, current, judge });
   const now = { ...nowOf(rows, slots, { coefficients, unit }), struck: current ? struckOn(facts, station.id, current.build.id, gone) : [] };
   const judged = now.kind === 'read' && now.reading && !now.disagree ? judge(now.reading, now.range, rows.at(-1)?.near ?? null) : null;
-  const proved = adjuster ? provedBy(rows, adjuster, sense) : null;
+  const proved = adjuster ? provedBy(rows, adjuster, { drawn: sense, slots, coefficients }) : null;
   const pack =
     adjuster && current
       ? packQuestion({
