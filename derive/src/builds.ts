@@ -213,11 +213,10 @@ function jointChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | 
   const isOther = before.state !== after.state;
   const film = (after.film ?? 0) - (before.film ?? 0);
   const isGasket = before.crushed !== after.crushed;
-  if (!isOther && !isGasket && film === 0) return null;
-  const crush =
-    isOther || isGasket ? (typeof before.crushed === 'number' && typeof after.crushed === 'number' ? after.crushed - before.crushed : null) : 0;
-  const words = isOther ? stateWords(slot, after.state) : isGasket ? 'another gasket' : 'sealant in the joint';
-  return { slot, thicker: crush === null ? null : nanometres(crush + film), words };
+  if (!isOther && !isGasket) return film === 0 ? null : { slot, thicker: nanometres(film), words: 'sealant in the joint' };
+  const isKnown = typeof before.crushed === 'number' && typeof after.crushed === 'number';
+  const thicker = isKnown ? nanometres((after.crushed ?? 0) - (before.crushed ?? 0) + film) : null;
+  return { slot, thicker, words: isOther ? stateWords(slot, after.state) : 'another gasket' };
 }
 
 export const readingsOf = (facts: JobFacts, stationId: string, gone: ReadonlySet<string>): ReadingFact[] =>

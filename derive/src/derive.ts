@@ -2,7 +2,7 @@ import type { Assembly, JobFacts, Shaft, Station } from '@elder-cog/contract';
 import { isFeatureKind, type MarkKind } from '@elder-cog/core';
 import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow } from './builds.ts';
 import { depthsOf } from './depths.ts';
-import { gapState, withTogether, type GapState } from './gap/index.ts';
+import { gapState, markAsJudged, withTogether, type GapState } from './gap/index.ts';
 import { drawnShaft } from './drawn.ts';
 import { filledPlaces, formsOf, formsRead } from './graph.ts';
 import {
@@ -86,8 +86,7 @@ const settingsJudged = (facts: JobFacts, shafts: readonly ShaftState[], boxes: r
     checks: shafts.flatMap((shaft) => shaft.checks),
   });
 
-/** What each gap comes to: one that need not be read is as right as what it is judged with. */
-const marksOf = ({ gaps }: Pick<ShaftState, 'gaps'>): MarkKind[] => gaps.map((gap) => (gap.isSpared ? 'in' : gap.mark));
+const marksOf = ({ gaps }: Pick<ShaftState, 'gaps'>): MarkKind[] => gaps.map(markAsJudged);
 
 /** Shafts with the gaps that need not be read marked so. */
 function sparing(shafts: readonly ShaftState[], settings: readonly SettingState[]): readonly ShaftState[] {

@@ -2,7 +2,7 @@ import type { JobFacts, Shaft, Station } from '@elder-cog/contract';
 import { isChosen, isMetric, NM_PER, type DrawnShaft, type Length } from '@elder-cog/core';
 import type { SlotState } from './slotState.ts';
 import type { GapState } from './gap/index.ts';
-import { contactOf, type Filled } from './graph.ts';
+import { contactsOf, type Filled } from './graph.ts';
 import { sizeOf } from './sizes.ts';
 
 const inMm = (length: Length | null): number | null => (length === null ? null : length / NM_PER.mm);
@@ -71,9 +71,10 @@ export function drawnShaft(facts: JobFacts, shaft: Shaft, { filled, gaps, slots 
 
 /** Where a gap has its lens: at its contact; one read over several, at the first of them that no other has for its own. */
 function lensOf(station: Station, gaps: readonly GapState[]): string | undefined {
-  if (station.reads?.what !== 'gap' || station.reads.contacts.length === 1) return contactOf(station);
-  const taken = new Set(gaps.filter((g) => g.station !== station).map((g) => contactOf(g.station)));
-  return station.reads.contacts.find((contact) => !taken.has(contact));
+  const [first, ...more] = contactsOf(station);
+  if (more.length === 0) return first;
+  const taken = new Set(gaps.filter((g) => g.station !== station).map((g) => contactsOf(g.station)[0]));
+  return contactsOf(station).find((contact) => !taken.has(contact));
 }
 
 /** P, Q, R …: what the slots of a shaft are called where there are several. */

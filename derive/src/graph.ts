@@ -122,13 +122,13 @@ export interface ShaftForms {
   readonly depths: ReadonlyMap<string, LinearGap>;
 }
 
-/** The open contact that a station reads; the first of several that it reads one after another. */
-export const contactOf = ({ reads }: Pick<Station, 'reads'>): string | undefined => (reads?.what === 'gap' ? reads.contacts[0] : undefined);
+/** The open contacts that a station reads, one after another; none where it reads no gap. */
+export const contactsOf = ({ reads }: Pick<Station, 'reads'>): readonly string[] => (reads?.what === 'gap' ? reads.contacts : []);
 
 /** How what a station reads follows from the slots; null where it reads neither a gap nor a depth of this shaft. */
-export function formAt({ gaps, depths }: ShaftForms, { id, reads }: Pick<Station, 'id' | 'reads'>): LinearGap | null {
-  if (reads?.what === 'depth') return depths.get(id) ?? null;
-  const forms = reads?.what === 'gap' ? reads.contacts.map((contact) => gaps.get(contact)) : [];
+export function formAt({ gaps, depths }: ShaftForms, station: Pick<Station, 'id' | 'reads'>): LinearGap | null {
+  if (station.reads?.what === 'depth') return depths.get(station.id) ?? null;
+  const forms = contactsOf(station).map((contact) => gaps.get(contact));
   return forms.includes(undefined) ? null : inSeries(forms as LinearGap[]);
 }
 
@@ -152,12 +152,14 @@ export function formsOf(facts: JobFacts, shaft: Shaft, current: BuildNow | null 
   const slots = slotsOfShaft(facts, shaft.id).filter((slot) => slot.kind === 'adjuster');
   const stations = facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone);
   const read = stations.flatMap(({ id, reads }): FaceDepth[] => (reads?.what === 'depth' ? [{ id, from: reads.from, to: reads.to }] : []));
+  const graph = graphOf(facts, shaft, { current });
+  const asked = [...read, ...across];
   const { gaps, depths } = shaftModel(
-    graphOf(facts, shaft, { current }),
+    graph,
     [...new Set([...slots.map(({ id }) => id), ...chosen])].map((id) => ({ id, length: id })),
-    { depths: [...read, ...across] },
+    { depths: asked },
   );
-  const joints = jointsOf(facts, shaft, current, [...read, ...across]);
+  const joints = jointsOf(facts, shaft, current, { graph, depths: asked });
   const withJoints = (id: string, form: LinearGap): LinearGap => {
     const more = joints.get(id);
     return more ? { ...form, coefficients: { ...more, ...form.coefficients } } : form;
@@ -176,7 +178,7 @@ function jointsOf(
   facts: JobFacts,
   shaft: Shaft,
   current: BuildNow | null,
-  depths: readonly FaceDepth[],
+  { graph, depths }: { readonly graph: FaceGraph; readonly depths: readonly FaceDepth[] },
 ): ReadonlyMap<string, LinearGap['coefficients']> {
   const said = [...(current?.fitted ?? [])];
   const gaskets = new Set(said.filter(([, { crushed }]) => crushed !== undefined).map(([placeId]) => placeId));
@@ -186,6 +188,6 @@ function jointsOf(
     .filter(({ place }) => gaskets.has(place.id))
     .flatMap(({ place, features }) => features.filter((f) => f.kind === 'length').map((f) => ({ id: place.id, length: f.id })));
   const joints = facts.contacts.flatMap((c) => (films.has(c.id) && c.fastenerId !== null ? [{ id: c.fastenerId, length: c.id }] : []));
-  const model = shaftModel(graphOf(facts, shaft, { current }), [...lengths, ...joints], { depths });
+  const model = shaftModel(graph, [...lengths, ...joints], { depths });
   return new Map([...model.gaps.map((g) => [g.contact, g.coefficients] as const), ...model.depths.map((d) => [d.id, d.coefficients] as const)]);
 }

@@ -1,11 +1,8 @@
-import { formatLength, nanometres } from '@elder-cog/core';
+import { sayGap } from '@elder-cog/core';
 import type { NextAction, ShaftState } from './jobState.ts';
-import type { GapState } from './gap/index.ts';
+import { isRight, markAsJudged, type GapState } from './gap/index.ts';
 import type { SettingState } from './settings.ts';
 import type { SlotState } from './slotState.ts';
-
-const told = (nm: number, unit: 'thou' | 'mm'): string =>
-  `${nm < 0 ? 'preload ' : ''}${formatLength(nanometres(Math.abs(nm)), unit).replace(/\.0$/, '')}`;
 
 /** What is in the slot a gap is set by. */
 export const slotStateOf = ({ slots }: Pick<ShaftState, 'slots'>, gap: Pick<GapState, 'adjuster'>): SlotState | undefined =>
@@ -18,7 +15,7 @@ export const nextOf = (shaft: ShaftState, settings: readonly SettingState[] = []
     settings.filter(({ criteria }) => criteria.some(({ station }) => station.shaftId === shaft.shaft.id)),
   );
 
-const isSettled = ({ mark, isSpared }: GapState): boolean => mark === 'in' || mark === 'accepted' || isSpared === true;
+const isSettled = (gap: GapState): boolean => isRight(markAsJudged(gap));
 
 /** What to do next of some shafts: the first of them that has anything to be done. */
 export function nextAction(shafts: readonly ShaftState[], settings: readonly SettingState[] = []): NextAction {
@@ -74,7 +71,7 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
       ...at,
       what: 'readAgain',
       words: `Read the ${name} again.`,
-      detail: `Fitted: ${pack?.words ?? ''}. It was said to come to ${told(gap.now.reading?.value ?? 0, unit)} ${unit}. Nothing has been read since.`,
+      detail: `Fitted: ${pack?.words ?? ''}. It was said to come to ${sayGap(gap.now.reading?.value ?? 0, unit)} ${unit}. Nothing has been read since.`,
     };
   if (gap.now.kind === 'stale')
     return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: `The last reading is stale: ${gap.now.because ?? ''}.` };
@@ -83,7 +80,7 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
       ...at,
       what: 'limits',
       words: gap.nominal ? `Give the ${name} a tolerance, when one is known.` : `Type the limits of the ${name}, when they are known.`,
-      detail: `It reads ${told(gap.now.reading?.value ?? 0, unit)} ${unit}. ${gap.nominal ? `One figure alone, ${told(gap.nominal.value, unit)} ${unit}, judges nothing.` : 'With none, nothing is judged, and no pack is reckoned.'}`,
+      detail: `It reads ${sayGap(gap.now.reading?.value ?? 0, unit)} ${unit}. ${gap.nominal ? `One figure alone, ${sayGap(gap.nominal.value, unit)} ${unit}, judges nothing.` : 'With none, nothing is judged, and no pack is reckoned.'}`,
     };
   if (!isSettled(gap) && gap.pack?.refusal)
     return gap.pack.refusal.code === 'contradiction'
@@ -103,10 +100,10 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
       ...at,
       what: 'fit',
       words: known
-        ? `Change the pack: ${told(ideal, unit)} ${unit} wanted.`
-        : `Change the pack: ${ideal < 0 ? 'take out' : 'add'} ${told(Math.abs(ideal), unit)} ${unit}, whatever is in.`,
+        ? `Change the pack: ${sayGap(ideal, unit)} ${unit} wanted.`
+        : `Change the pack: ${ideal < 0 ? 'take out' : 'add'} ${sayGap(Math.abs(ideal), unit)} ${unit}, whatever is in.`,
       detail: known
-        ? `${told(min, unit)} to ${told(max, unit)} lands inside; ${told(fitted, unit)} is in.`
+        ? `${sayGap(min, unit)} to ${sayGap(max, unit)} lands inside; ${sayGap(fitted, unit)} is in.`
         : 'Mic what comes out, and the whole pack is known.',
     };
   }
@@ -119,7 +116,7 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
 /** Every gap by itself is right, or need not be read: what is judged together, and what has no number. */
 function whenRight(open: ShaftState, gap: GapState, settings: readonly SettingState[]): NextAction {
   const at = { shaftId: open.shaft.id, stationId: gap.station.id };
-  const together = settings.find(({ mark }) => mark !== 'in' && mark !== 'accepted');
+  const together = settings.find(({ mark }) => !isRight(mark));
   if (together) return { ...at, ...togetherWords(together) };
   const unlooked = open.checks.find((c) => c.mark !== 'in');
   if (unlooked) return { ...at, what: 'check', words: 'It is right. Look at what has no number.', detail: unlooked.station.name };

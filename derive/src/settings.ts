@@ -1,6 +1,6 @@
 import type { JobFacts, Setting, Station } from '@elder-cog/contract';
 import { aimedGap, type Length, type Limits, type MarkKind } from '@elder-cog/core';
-import { cleanAim, type GapState } from './gap/index.ts';
+import { cleanAim, isRight, type GapState } from './gap/index.ts';
 import type { FeatureState, PairState } from './wear.ts';
 
 /** What is judged by several stations together. */
@@ -76,7 +76,6 @@ function ofGap({ station, mark, now, limits }: GapState): Told {
   };
 }
 
-const isRight = (mark: MarkKind): boolean => mark === 'in' || mark === 'accepted';
 const isOut = (mark: MarkKind): boolean => mark === 'tight' || mark === 'loose';
 
 /** How far a reading is from the nearer of its limits, nm; without end where there is none. */

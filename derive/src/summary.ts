@@ -2,6 +2,7 @@ import type { JobFacts, JobSummary } from '@elder-cog/contract';
 import { counted } from '@elder-cog/core';
 import { derive } from './derive.ts';
 import { rowHolders, worstMark, type JobState } from './jobState.ts';
+import { markAsJudged } from './gap/index.ts';
 import { byTime } from './builds.ts';
 
 /** How far along a job is, as one of eight stages: strip, clean, measure, reckon, shim, dry build, final, run in. */
@@ -48,7 +49,7 @@ function soundSummary(facts: JobFacts): JobSummary {
   );
   const gaps = state.shafts.flatMap((s) =>
     s.gaps.map((g) => ({
-      mark: g.isSpared ? ('in' as const) : g.mark,
+      mark: markAsJudged(g),
       name: g.station.name,
       value: g.now.kind === 'read' ? (g.now.reading?.value ?? null) : null,
       limits: g.limits?.limits ?? null,

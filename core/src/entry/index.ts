@@ -1,5 +1,5 @@
-export { sayAim } from './shapes.ts';
-export { eitherOf } from './meaning.ts';
+export { sayGap } from './shapes.ts';
+export { eitherOf, meantBy } from './meaning.ts';
 export type { EntryField, LeafLine, LimitsEntry, Meaning, Understood, Values as EntryValues } from './meaning.ts';
 export { noAim } from './noAim.ts';
 export { plainRange, type PlainQuantity } from './plainRange.ts';

@@ -40,6 +40,10 @@ export type Understood<Value> =
   | { readonly kind: 'ask'; readonly meanings: readonly Meaning<Value>[]; readonly why: string }
   | { readonly kind: 'refused'; readonly code: string; readonly message: string };
 
+/** Whatever an entry was understood as, or may mean; nothing where it is refused. */
+export const meantBy = <Value>(understood: Understood<Value>): readonly Value[] =>
+  understood.kind === 'understood' ? [understood.value] : understood.kind === 'ask' ? understood.meanings.map(({ value }) => value) : [];
+
 /** "15.0 thou · 0.381 mm" */
 export function inBoth(length: Length, unit: LengthUnit): string {
   const other = unit === 'in' || Math.abs(length) < 6_000_000 ? otherUnit(unit) : 'in';

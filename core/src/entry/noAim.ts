@@ -1,10 +1,8 @@
-import type { LimitsEntry, Understood } from './meaning.ts';
+import { meantBy, type LimitsEntry, type Understood } from './meaning.ts';
 
 /** Limits of something that nothing is chosen for, such as a bore: where in them it is to come has no meaning, and is not swallowed. */
 export function noAim(understood: Understood<LimitsEntry>): Understood<LimitsEntry> {
-  const meant =
-    understood.kind === 'understood' ? [understood.value] : understood.kind === 'ask' ? understood.meanings.map(({ value }) => value) : [];
-  return meant.some(({ aim }) => aim !== undefined)
+  return meantBy(understood).some(({ aim }) => aim !== undefined)
     ? {
         kind: 'refused',
         code: 'noAimHere',

@@ -65,9 +65,9 @@ const NIL = new Set(['zero', 'nought', 'nothing']);
 const NEGATIVE = new Set(['preload', 'crush', 'nip', 'interference', 'negative']);
 const FILLER = new Set(['end', 'float', 'play', 'clearance', 'backlash', 'of', 'is', 'about']);
 
-/** What is aimed at, as it is said before its limits: "9", "preload 2". */
-export const sayAim = (aim: Length, unit: LengthUnit): string =>
-  `${aim < 0 ? 'preload ' : ''}${formatLength(nanometres(Math.abs(aim)), unit).replace(/\.0$/, '')}`;
+/** A gap in a sentence, nm: "9", "preload 2". */
+export const sayGap = (gap: number, unit: LengthUnit): string =>
+  `${gap < 0 ? 'preload ' : ''}${formatLength(nanometres(Math.abs(gap)), unit).replace(/\.0$/, '')}`;
 
 /** Limits in both systems, as they are said beside the field. */
 export const sayLimits = ({ single, aim, ...limits }: LimitsEntry, unit: LengthUnit): string => {
@@ -76,7 +76,7 @@ export const sayLimits = ({ single, aim, ...limits }: LimitsEntry, unit: LengthU
   // a float written in inches is said in thou, and a size in inches
   const isSize = Math.max(Math.abs(limits.min ?? 0), Math.abs(limits.max ?? 0)) > 6_000_000;
   const shown = unit === 'in' && !isSize ? 'thou' : unit;
-  const aimed = (u: LengthUnit): string => (aim === undefined ? '' : `${sayAim(aim, u)} within `);
+  const aimed = (u: LengthUnit): string => (aim === undefined ? '' : `${sayGap(aim, u)} within `);
   const each = (u: LengthUnit): string => `${aimed(u)}${formatLimits(limits, u)} ${unitWord(u)}`;
   return `${each(shown)} · ${each(shown === 'mm' && isSize ? 'in' : otherUnit(shown))}`;
 };

@@ -51,6 +51,9 @@ export interface GapState {
   readonly sum: Sum;
 }
 
+/** What a gap comes to: one that need not be read is as right as what it is judged with. */
+export const markAsJudged = ({ mark, isSpared }: Pick<GapState, 'mark' | 'isSpared'>): MarkKind => (isSpared ? 'in' : mark);
+
 /** What the gaps of one shaft are reckoned from, worked out once for all of them. */
 export interface ShaftNow {
   readonly slots: readonly Slot[];

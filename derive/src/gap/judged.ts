@@ -9,6 +9,9 @@ export function markOf(v: Verdict | null): MarkKind {
   return v.place;
 }
 
+/** In, or taken as it is on purpose. */
+export const isRight = (mark: MarkKind): boolean => mark === 'in' || mark === 'accepted';
+
 /** Where a figure lies that nobody has read: forecast, tried or reckoned, with no doubt of its own. */
 export const placeOf = (value: Length, limits: Limits, { moreIs }: Pick<Station, 'moreIs'>): Placed =>
   verdict({ kind: 'estimate', value, u: 0 }, limits, { moreIs }).place;

@@ -128,3 +128,13 @@ export function Refusal({ children }: { children: ReactNode }): JSX.Element {
 export function Heading({ children, className = '' }: { children: ReactNode; className?: string }): JSX.Element {
   return <h2 className={`label m-0 text-[18px] font-semibold ${className}`}>{children}</h2>;
 }
+
+/** One of several things that may be chosen, with its name beside it. */
+export function Tick({ children, disabled, ...rest }: Omit<InputHTMLAttributes<HTMLInputElement>, 'type' | 'className'>): JSX.Element {
+  return (
+    <label className={`flex min-h-12 items-center gap-2 ${disabled ? 'text-ink2' : ''}`}>
+      <input {...rest} type="checkbox" disabled={disabled} className="h-6 w-6 shrink-0 accent-blue" />
+      {children}
+    </label>
+  );
+}

@@ -145,22 +145,35 @@ function insertBearing(plan: ShaftPlan, here: ReadyContact, newRole: NewRole): S
     proportion: TAPER.stand,
   };
   const rolling: ReadyContact = { role: `${bearing}.rolling`, a: backs[0], b: backs[1], kind: 'rolling', name: stand.name, stand: bearing };
-  const isOpen = here.kind === 'open';
   return soundPlan({
     ...plan,
     places: placed(plan, [first, last], here.a),
     lengths: [...plan.lengths, stand],
     contacts: plan.contacts.flatMap((c) =>
-      c === here
-        ? isOpen && cupFirst
-          ? // the gap stays outside, between what holds still and the cup
-            [{ ...here, b: backs[0] }, rolling, { role: beyond, a: backs[1], b: here.b, kind: 'seated' as const }]
-          : isOpen
-            ? [{ role: beyond, a: here.a, b: backs[0], kind: 'seated' as const }, rolling, { ...here, a: backs[1] }]
-            : [{ ...here, b: backs[0] }, rolling, { ...here, role: beyond, a: backs[1] }]
-        : [c],
+      c === here ? around(here, rolling, { first: backs[0], last: backs[1], beyond, stillFirst: cupFirst }) : [c],
     ),
   });
+}
+
+interface Around {
+  /** the faces of the bearing that look to either side */
+  readonly first: string;
+  readonly last: string;
+  /** the role of what is beyond it */
+  readonly beyond: string;
+  /** what holds still is on its input side */
+  readonly stillFirst: boolean;
+}
+
+/** What a bearing put in lies against on either side. A gap stays outside, beside what holds still; anything else is held alike on both. */
+function around(here: ReadyContact, rolling: ReadyContact, { first, last, beyond, stillFirst }: Around): ReadyContact[] {
+  const [near, far] = [
+    { ...here, b: first },
+    { ...here, a: last },
+  ];
+  const seated = ({ a, b }: ReadyContact): ReadyContact => ({ role: beyond, a, b, kind: 'seated' });
+  if (here.kind !== 'open') return [near, rolling, { ...far, role: beyond }];
+  return stillFirst ? [near, rolling, seated(far)] : [seated(near), rolling, far];
 }
 
 /** Proportions of a middling ball bearing, mm. */
@@ -197,19 +210,12 @@ function insertBallBearing(plan: ShaftPlan, here: ReadyContact, newRole: NewRole
     proportion: 0,
   };
   const rolling: ReadyContact = { role: `${races}.rolling`, a: stand.from, b: stand.to, kind: 'rolling', name: stand.name, stand: races };
-  const near = { ...here, b: `${first.place.role}.in` };
-  const far = { ...here, a: `${last.place.role}.out` };
-  const seated = (contact: ReadyContact): ReadyContact => {
-    const { name: _, ...rest } = contact;
-    return { ...rest, role: beyond, kind: 'seated' };
-  };
-  const around =
-    here.kind !== 'open' ? [near, rolling, { ...far, role: beyond }] : stillFirst ? [near, rolling, seated(far)] : [seated(near), rolling, far];
+  const ends = { first: stand.from, last: `${last.place.role}.out`, beyond, stillFirst };
   return soundPlan({
     ...plan,
     places: placed(plan, [first.place, last.place], here.a),
     lengths: [...plan.lengths, ...outer.lengths, ...inner.lengths, stand],
-    contacts: plan.contacts.flatMap((c) => (c === here ? around : [c])),
+    contacts: plan.contacts.flatMap((c) => (c === here ? around(here, rolling, ends) : [c])),
   });
 }
 

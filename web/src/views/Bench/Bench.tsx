@@ -1,6 +1,6 @@
 import { formatDistanceToNowStrict, format } from 'date-fns';
 import { FEATURES, formatLength, formatLimits, nanometres, unitWord } from '@elder-cog/core';
-import { nextOf, rowHolders, stateWords, type JobState, type RowHolder, type ShaftState, WORST_FIRST } from '@elder-cog/derive';
+import { markAsJudged, nextOf, rowHolders, stateWords, type JobState, type RowHolder, type ShaftState, WORST_FIRST } from '@elder-cog/derive';
 import { useRef, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Heading } from '../../kit/controls.tsx';
@@ -121,7 +121,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
     ...state.shafts.flatMap((s) =>
       s.gaps.map((g) => ({
         id: g.station.id,
-        mark: g.isSpared ? ('in' as const) : g.mark,
+        mark: markAsJudged(g),
         name: g.station.name,
         where: s.assembly.name,
         value: g.now.kind === 'none' ? null : (g.now.reading?.value ?? null),

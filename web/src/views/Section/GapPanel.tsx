@@ -1,4 +1,4 @@
-import { formatLength, formatLimits, MARK_WORDS, nanometres, sayAim, unitWord, ZERO, type Length } from '@elder-cog/core';
+import { formatLength, formatLimits, MARK_WORDS, nanometres, sayGap, unitWord, ZERO, type Length } from '@elder-cog/core';
 import { cleanAim, givenLimits, limitsThatDisagree, type GapState, type LimitState } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Link } from 'react-router';
@@ -145,7 +145,7 @@ function movedWords({ fact, closesBy = ZERO }: LimitState, unit: 'thou' | 'mm'):
 function aimWords({ station }: GapState, unit: 'thou' | 'mm'): string {
   const aim = cleanAim(station.aim);
   if (aim.at === 'middle') return '';
-  return aim.at === 'value' && aim.value !== undefined ? `${sayAim(aim.value, unit)} within ` : aim.at === 'tight' ? 'least of ' : 'most of ';
+  return aim.at === 'value' && aim.value !== undefined ? `${sayGap(aim.value, unit)} within ` : aim.at === 'tight' ? 'least of ' : 'most of ';
 }
 
 /** "3.0 thou over it": a difference, and no verdict. */

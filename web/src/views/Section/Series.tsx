@@ -1,12 +1,11 @@
 import { gapStation } from '@elder-cog/contract';
-import type { GapState, ShaftState } from '@elder-cog/derive';
+import { contactsOf, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
-import { Field, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
+import { Field, Primary, Quiet, Refusal, Tick } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
 import { newId } from '../../state/settings.ts';
 
-const isSeries = ({ station }: GapState): boolean => station.reads?.what === 'gap' && station.reads.contacts.length > 1;
-const contactsOf = ({ station }: GapState): readonly string[] => (station.reads?.what === 'gap' ? station.reads.contacts : []);
+const isSeries = ({ station }: GapState): boolean => contactsOf(station).length > 1;
 
 /** Gaps one after another that a dial reads as one: a ring loose in its groove, and the bearing's own play. */
 export function Series({ shaft }: { shaft: ShaftState }): JSX.Element | null {
@@ -14,7 +13,8 @@ export function Series({ shaft }: { shaft: ShaftState }): JSX.Element | null {
   const [adding, setAdding] = useState(false);
   const series = shaft.gaps.filter(isSeries);
   if (shaft.gaps.length < 2) return null;
-  const nameOf = (contact: string): string => shaft.gaps.find((g) => !isSeries(g) && contactsOf(g)[0] === contact)?.station.name.toLowerCase() ?? '?';
+  const nameOf = (contact: string): string =>
+    shaft.gaps.find((g) => !isSeries(g) && contactsOf(g.station)[0] === contact)?.station.name.toLowerCase() ?? '?';
   return (
     <section aria-label="Read as one" className="no-print border-t border-rule px-4 py-1">
       <div className="flex flex-wrap items-center gap-x-4">
@@ -27,7 +27,7 @@ export function Series({ shaft }: { shaft: ShaftState }): JSX.Element | null {
       {series.map((gap) => (
         <p key={gap.station.id} className="m-0 flex flex-wrap items-center gap-x-4 border-t border-rule text-[16px]">
           <span>
-            {gap.letter} {gap.station.name}: {contactsOf(gap).map(nameOf).join(' and ')}
+            {gap.letter} {gap.station.name}: {contactsOf(gap.station).map(nameOf).join(' and ')}
           </span>
           <Quiet
             className="ml-auto"
@@ -52,7 +52,7 @@ function SeriesForm({ shaft, onDone }: { shaft: ShaftState; onDone: () => void }
   const add = (): void => {
     if (chosen.length < 2) return setRefusal('Choose two at least.');
     if (name.trim() === '') return setRefusal('Give it a name: what the dial reads.');
-    const contacts = single.filter((gap) => chosen.includes(gap.station.id)).flatMap(contactsOf);
+    const contacts = single.filter((gap) => chosen.includes(gap.station.id)).flatMap((gap) => contactsOf(gap.station));
     const id = newId();
     const station = gapStation({ id, shaftId: shaft.shaft.id, role: `gap.${id}`, name: name.trim(), position: shaft.gaps.length, contacts });
     void send({ kind: 'stations.add', stations: [station] }).then(onDone, () => undefined);
@@ -77,18 +77,16 @@ function SeriesForm({ shaft, onDone }: { shaft: ShaftState; onDone: () => void }
         <legend className="label text-[17px] font-semibold">One after another</legend>
         <div className="flex flex-wrap gap-x-6">
           {single.map(({ station, letter }) => (
-            <label key={station.id} className="flex min-h-12 items-center gap-2">
-              <input
-                type="checkbox"
-                className="h-6 w-6 shrink-0 accent-blue"
-                checked={chosen.includes(station.id)}
-                onChange={(event) => {
-                  setRefusal(null);
-                  setChosen((was) => (event.target.checked ? [...was, station.id] : was.filter((id) => id !== station.id)));
-                }}
-              />
+            <Tick
+              key={station.id}
+              checked={chosen.includes(station.id)}
+              onChange={(event) => {
+                setRefusal(null);
+                setChosen((was) => (event.target.checked ? [...was, station.id] : was.filter((id) => id !== station.id)));
+              }}
+            >
               {letter} {station.name}
-            </label>
+            </Tick>
           ))}
         </div>
       </fieldset>

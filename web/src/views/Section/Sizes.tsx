@@ -1,7 +1,7 @@
 import type { Feature } from '@elder-cog/contract';
-import { describeLength, instrumentsFor, solveUnknown, type Instrument, type Length, type Meaning, type Understood } from '@elder-cog/core';
+import { describeLength, instrumentsFor, meantBy, solveUnknown, type Instrument, type Length, type Meaning, type Understood } from '@elder-cog/core';
 import {
-  contactOf,
+  contactsOf,
   expectedAround,
   filledPlaces,
   graphOf,
@@ -110,10 +110,12 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
     );
   const reading = gap.now.kind === 'read' && gap.now.reading?.kind === 'estimate' ? gap.now.reading.value : null;
   // one over several gaps is no one contact to be found from
-  const contact = gap.station.reads?.what === 'gap' && gap.station.reads.contacts.length === 1 ? contactOf(gap.station) : undefined;
+  const [contact, another] = contactsOf(gap.station);
   const packs = new Map(shaft.slots.flatMap(({ slot, fitting }) => (fitting.leaves ? [[slot.id, packTotal(fitting.leaves)] as const] : [])));
   const solved =
-    reading === null || contact === undefined ? null : solveUnknown(graphOf(facts, shaft.shaft, { packs, current: shaft.current }), contact, reading);
+    reading === null || contact === undefined || another !== undefined
+      ? null
+      : solveUnknown(graphOf(facts, shaft.shaft, { packs, current: shaft.current }), contact, reading);
   return (
     <p className="m-0 text-ink2">
       {solved
@@ -180,8 +182,7 @@ function SizeField({ shaftId, feature, size, bare, how }: SizeFieldProps): JSX.E
 }
 
 const moreThanNothing = (understood: Understood<Length>): Understood<Length> => {
-  const meant =
-    understood.kind === 'understood' ? [understood.value] : understood.kind === 'ask' ? understood.meanings.map(({ value }) => value) : [];
+  const meant = meantBy(understood);
   return meant.length > 0 && meant.every((value) => value <= 0)
     ? { kind: 'refused', code: 'notASize', message: 'A size is more than nothing: check it.' }
     : understood;

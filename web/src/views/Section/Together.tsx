@@ -1,8 +1,8 @@
 import type { Setting, Station } from '@elder-cog/contract';
-import { describeLength, formatLimits, MARK_WORDS, sayAim, unitWord } from '@elder-cog/core';
+import { describeLength, formatLimits, MARK_WORDS, sayGap, unitWord } from '@elder-cog/core';
 import { rowHolders, type CriterionState, type JobState, type SettingState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
-import { Field, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
+import { Field, Primary, Quiet, Refusal, Tick } from '../../kit/controls.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
@@ -92,7 +92,7 @@ function CriterionWords({ of: { station, value, limits, aim }, unit: shown }: { 
         <span className="text-ink2">
           {value === null ? ', ' : ' · '}
           <span className="num">
-            {aim === null ? '' : `${sayAim(aim, unit)} within `}
+            {aim === null ? '' : `${sayGap(aim, unit)} within `}
             {formatLimits(limits, unit)}
           </span>
           {value === null && ` ${unitWord(unit)}`}
@@ -174,16 +174,14 @@ function TogetherForm({ shaft, setting, onDone }: { shaft: ShaftState; setting: 
             {stations.map((station) => {
               const group = groupOf.get(station.id);
               return (
-                <label key={station.id} className={`flex min-h-12 items-center gap-2 ${group !== undefined && group !== way ? 'text-ink2' : ''}`}>
-                  <input
-                    type="checkbox"
-                    className="h-6 w-6 shrink-0 accent-blue"
-                    checked={group === way}
-                    disabled={group !== undefined && group !== way}
-                    onChange={(event) => choose(station.id, way, event.target.checked)}
-                  />
+                <Tick
+                  key={station.id}
+                  checked={group === way}
+                  disabled={group !== undefined && group !== way}
+                  onChange={(event) => choose(station.id, way, event.target.checked)}
+                >
                   {station.name}
-                </label>
+                </Tick>
               );
             })}
           </div>
