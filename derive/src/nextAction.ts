@@ -129,7 +129,7 @@ function togetherWords({ setting, asks, judgedBy }: SettingState): Pick<NextActi
     return {
       what: 'readAgain',
       words: `${setting.name}: ${asks.isIn.station.name.toLowerCase()} is in, ${asks.isOut.station.name.toLowerCase()} is out.`,
-      detail: 'Either would do, and they do not agree: find out why, or accept one of them and say so.',
+      detail: 'Either would do, and they do not agree: read the one you trust less again.',
     };
   const by = judgedBy?.station.name.toLowerCase() ?? '';
   return judgedBy?.station.subject === 'check'
