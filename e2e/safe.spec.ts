@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { createApp, holdWorkshop } from '@elder-cog/server';
 import type { Workshop } from '../tools/browser.ts';
-import { DEMO, expect, jobPath, test } from './workshop.ts';
+import { boxClosed, DEMO, expect, jobPath, test } from './workshop.ts';
 
 const entry = (page: Page) => page.locator('#entry');
 const SNOW = DEMO.jobs[0]?.job.id ?? '';
@@ -44,6 +44,7 @@ test.describe('undo', () => {
     await expect(dialog).toContainText('Snow tractor');
     await dialog.getByRole('button', { name: 'Leave it' }).click();
     expect(count(demo, 'withdrawal')).toBe(DEMO.jobs[0]?.withdrawals.length ?? 0);
+    await boxClosed(page);
     await page.goto(demo.url);
     await page.getByRole('button', { name: 'Undo the last thing' }).click();
     await page.getByRole('dialog', { name: 'Undo this?' }).getByRole('button', { name: 'Undo it' }).click();

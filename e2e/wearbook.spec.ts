@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import type { Page } from '@playwright/test';
 import { hugePng } from '../tools/hugePng.ts';
-import { DEMO, expect, jobPath, test } from './workshop.ts';
+import { boxClosed, DEMO, expect, jobPath, test } from './workshop.ts';
 
 const entry = (page: Page) => page.locator('#entry');
 
@@ -160,6 +160,7 @@ test('from an empty workshop: stripped, looked over, measured, judged, accepted,
   await page.keyboard.press('o');
   await page.getByRole('button', { name: 'nut hand tight' }).click();
   await page.getByRole('button', { name: /^Leave it open/ }).click();
+  await boxClosed(page);
   await page.goto(empty.url);
   await page
     .getByRole('link', { name: /Hill tractor/ })
@@ -331,6 +332,7 @@ test('cautions stand at the line they belong to, and what was passed dirty is lo
   await expect(page.getByRole('dialog').getByRole('note')).toContainText('Petrol is not a parts cleaner');
   await page.getByRole('dialog').getByRole('button', { name: 'Keep: reuse' }).click();
   await expect(page.getByRole('region', { name: 'Look again' })).toContainText('Thrust washer, front, reuse');
+  await boxClosed(page);
   await page.goto(demo.url + jobPath('bench'));
   await page.getByRole('region', { name: 'Look again' }).getByRole('button').click();
   await page.getByRole('dialog').getByRole('button', { name: 'clean', exact: true }).click();

@@ -65,6 +65,12 @@ export class Hands {
   }
 }
 
+/** A box that was closed has taken its step back in the history: going anywhere meanwhile would be broken off by it. */
+export async function boxClosed(page: Page): Promise<void> {
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.waitForFunction(() => !('over' in ((history.state as object | null) ?? {})));
+}
+
 export const jobPath = (view: string, shaft = 0): string => {
   const [job] = DEMO.jobs;
   return `/jobs/${job?.job.id ?? ''}/${view}?shaft=${job?.shafts[shaft]?.id ?? ''}`;

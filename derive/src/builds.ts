@@ -63,11 +63,14 @@ const saidByReadings = remembered(
   },
 );
 
-/** The builds that gaps of each shaft were read on, by shaft id: found once for all shafts. */
+/** What is read of a shaft as it is built, and so of a build: the sizes of its parts are not. */
+const OF_A_BUILD: ReadonlySet<string> = new Set(['gap', 'depth', 'check']);
+
+/** The builds that each shaft was read or looked at on, by shaft id: found once for all shafts. */
 const buildsRead = remembered(
   (facts) => [facts.stations, facts.readings],
   (facts): ReadonlyMap<string, ReadonlySet<string>> => {
-    const shaftOf = new Map(facts.stations.flatMap((s) => (s.subject === 'gap' ? [[s.id, s.shaftId] as const] : [])));
+    const shaftOf = new Map(facts.stations.flatMap((s) => (OF_A_BUILD.has(s.subject) ? [[s.id, s.shaftId] as const] : [])));
     const read = new Map<string, Set<string>>();
     for (const { stationId, buildId } of facts.readings) {
       const shaftId = shaftOf.get(stationId);
@@ -103,6 +106,7 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
   const gone = withdrawnIds(facts);
   const standing = facts.builds.filter((b) => b.assemblyId === assemblyId && !gone.has(b.id));
   const said = saidByReadings(facts);
+  const read = buildsRead(facts);
   const slotById = new Map(slotsOf(facts).map((s) => [s.id, s]));
   const known = new Map<string, BuildNow>();
   let last: BuildNow | undefined;
@@ -124,7 +128,10 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
       });
     }
     last = { build, number, fitted };
-    for (const fit of build.fits) if (typeof fit.crushed === 'number') knownSince(fit.placeId, last, parent, known);
+    for (const fit of build.fits) {
+      if (typeof fit.crushed === 'number') knownSince(fit.placeId, last, parent, known);
+      if (build.stage === 'as_found') foundIn(fit.placeId, { now: last, parent, known, read: read.get(slotById.get(fit.placeId)?.shaftId ?? '') });
+    }
     known.set(build.id, last);
   }
   return [...known.values()];
@@ -142,6 +149,21 @@ function knownSince(placeId: string, now: BuildNow, parent: BuildNow | undefined
       leaves: was.leaves ?? is.leaves,
     });
   }
+}
+
+interface FoundIn {
+  readonly now: BuildNow;
+  readonly parent: BuildNow | undefined;
+  readonly known: ReadonlyMap<string, BuildNow>;
+  /** the builds that the shaft of the place was read on */
+  readonly read: ReadonlySet<string> | undefined;
+}
+
+/** What is said of a place for the first time, as it was found, was in already when its shaft was read before that. */
+function foundIn(placeId: string, { now, parent, known, read }: FoundIn): void {
+  const is = now.fitted.get(placeId);
+  for (let build = parent; is && build && !build.fitted.has(placeId); build = known.get(build.build.parentId ?? ''))
+    if (read?.has(build.build.id)) (build.fitted as Map<string, Fitting>).set(placeId, is);
 }
 
 /** What pack a build put in; null where that is not known. A gasket that was said, and not chosen, in its day is as thick as it was said to be. */

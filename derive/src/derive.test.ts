@@ -331,3 +331,28 @@ describe('a machine on the shelf', () => {
     expect(summary(story.facts)).toMatchObject({ far: 4, worst: { mark: 'loose', value: thou(24) }, next: 'Change the pack: 10.5 thou wanted.' });
   });
 });
+
+describe('a shaft that no pack sets', () => {
+  it('is read as it was found, and asks for no pack', () => {
+    const story = new Story({ template: 'own', place: 'inLine', limits: '4-9 thou' });
+    expect(derive(story.facts).next).toMatchObject({ what: 'read' });
+    story.build(null);
+    story.read('12');
+    const { shafts, next } = derive(structuredClone(story.facts));
+    expect(shafts[0]?.gaps[0]).toMatchObject({ mark: 'loose', adjuster: null, pack: null, now: { kind: 'read', reading: { value: thou(12) } } });
+    expect(next).toMatchObject({ what: 'readAgain' });
+  });
+  it('was found with what is first said of a place after it was read: the reading stands', () => {
+    const story = new Story({ limits: '4-9 thou' });
+    story.build(null);
+    story.read('12');
+    const first = story.build([20], {}, 'as_found');
+    expect(derive(structuredClone(story.facts)).shafts[0]?.gaps[0]).toMatchObject({
+      now: { kind: 'read', reading: { value: thou(12) } },
+      pack: { known: true, fitted: thou(20) },
+    });
+    // said of what was fitted, it is a change
+    first.stage = 'dry';
+    expect(derive(structuredClone(story.facts)).shafts[0]?.gaps[0]?.now.kind).toBe('stale');
+  });
+});

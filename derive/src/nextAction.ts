@@ -50,11 +50,11 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
       words: `Type the limits of the ${name}, as the manual prints them.`,
       detail: 'Or go on without: none known is an answer.',
     };
-  if (!open.current || (pack && pack.fitting.leaves === null && gap.now.kind === 'none' && !open.builds.some((b) => b.fitted.has(pack.slot.id))))
+  if (pack && pack.fitting.leaves === null && gap.now.kind === 'none' && !open.builds.some((b) => b.fitted.has(pack.slot.id)))
     return {
       ...at,
       what: 'pack',
-      words: `Say what pack is in now ${pack?.slot.name.replace(/^Pack /, '') ?? ''}.`,
+      words: `Say what pack is in now ${pack.slot.name.replace(/^Pack /, '')}.`,
       detail: '“none” is an answer, and so is “not known”.',
     };
   if (gap.now.kind === 'none')

@@ -176,17 +176,17 @@ export const stationChange = (
 export const setMethod = (station: Station, method: RawReading['method'], instrument: Instrument): Change =>
   stationChange(station, { method, instrument });
 
-const buildOf = (shaft: ShaftState, stage: Build['stage'], fits: Build['fits'], feel: string[] = []): Change => ({
+const buildOf = (shaft: ShaftState, stage: Build['stage'], fits: Build['fits'], { id = newId() }: { readonly id?: string } = {}): Change => ({
   kind: 'build.add',
   build: {
-    id: newId(),
+    id,
     assemblyId: shaft.assembly.id,
     parentId: shaft.current?.build.id ?? null,
     stage,
     at: now(),
     who: signed(),
     label: '',
-    feel,
+    feel: [],
     note: '',
     fits,
   },
@@ -228,6 +228,13 @@ export function takeSet(
     },
   }));
   return [...(fits.length > 0 ? [buildOf(shaft, 'dry', fits)] : []), ...raised];
+}
+
+/** What is read of a shaft is of a build: where nothing was ever said to be in it, as it was found. */
+export function onBuild(shaft: ShaftState, read: (buildId: string) => Change): Change[] {
+  if (shaft.current) return [read(shaft.current.build.id)];
+  const id = newId();
+  return [buildOf(shaft, 'as_found', [], { id }), read(id)];
 }
 
 /** A float the strip log says, as the reading of a build: nobody said what it was read with. */

@@ -2,7 +2,7 @@ import type { CheckState, ShaftState } from '@elder-cog/derive';
 import type { JSX } from 'react';
 import { Heading } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
-import { keepReading } from '../../state/gapActions.ts';
+import { keepReading, onBuild } from '../../state/gapActions.ts';
 
 const SAYS: Readonly<Record<string, string>> = {
   'check.home': 'cooled, a feeler refused',
@@ -16,12 +16,8 @@ export function Checks({ shaft }: { shaft: ShaftState }): JSX.Element | null {
   if (shaft.checks.length === 0) return null;
   const say = (check: CheckState, answer: 'yes' | 'no'): void => {
     void send(
-      keepReading(
-        check.station,
-        shaft.current?.build.id ?? null,
-        { method: 'look', text: answer, understood: null, instrument: null, answer, restsOn: [] },
-        null,
-        answer,
+      ...onBuild(shaft, (buildId) =>
+        keepReading(check.station, buildId, { method: 'look', text: answer, understood: null, instrument: null, answer, restsOn: [] }, null, answer),
       ),
     ).catch(() => undefined);
   };

@@ -17,7 +17,7 @@ import { Field, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { useCommand } from '../../state/api.ts';
-import { asUnderstood, keepReading, withdraw } from '../../state/gapActions.ts';
+import { asUnderstood, keepReading, onBuild, withdraw } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { newId, useSettings } from '../../state/settings.ts';
 import { bareUnit, originWords } from '../../state/understood.ts';
@@ -121,7 +121,7 @@ function ReadDepth({ depth, shaft }: { depth: GapState; shaft: ShaftState }): JS
       onKeep: (meaning, text) => {
         const raw = { method: 'size' as const, text, understood: asUnderstood(meaning), instrument: by, restsOn: [] };
         const value = readingComesTo(raw)?.reading.value ?? null;
-        void send(keepReading(depth.station, shaft.current?.build.id ?? null, raw, value, text)).then(
+        void send(...onBuild(shaft, (buildId) => keepReading(depth.station, buildId, raw, value, text))).then(
           () => entry.type(''),
           () => undefined,
         );

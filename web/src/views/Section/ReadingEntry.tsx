@@ -26,7 +26,7 @@ import { clearDraft, useDraft } from '../../state/drafts.ts';
 import { useJob } from '../../state/job.ts';
 import { useOutbox } from '../../state/outbox.ts';
 import { useSettings } from '../../state/settings.ts';
-import { asUnderstood, changeState, keepReading, withdraw } from '../../state/gapActions.ts';
+import { asUnderstood, changeState, keepReading, onBuild, withdraw } from '../../state/gapActions.ts';
 import { InstrumentSetUp } from './InstrumentSetUp.tsx';
 import { MethodChooser } from './MethodChooser.tsx';
 import { useBesides } from './MethodFields.tsx';
@@ -117,16 +117,17 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
     const raw = rawOf(text, meaning);
     const reading = comesTo(meaning)?.reading ?? null;
     const words = reading === null ? text : `${BOUND[reading.kind]}${describeLength(reading.value, meaning.unit === 'um' ? 'mm' : meaning.unit)}`;
-    const change = keepReading(station, shaft.current?.build.id ?? null, raw, reading?.value ?? null, words);
+    const changes = onBuild(shaft, (buildId) => keepReading(station, buildId, raw, reading?.value ?? null, words));
     try {
-      await send(change);
+      await send(...changes);
     } catch {
       return false; // the title block says why; the entry stays in the strip
     }
     if (useSettings.getState().tick) tick();
     setAnswers({});
     strip.current?.focus();
-    if (change.kind === 'reading.keep') {
+    const change = changes.at(-1);
+    if (change?.kind === 'reading.keep') {
       setLastKept({ id: change.reading.id, words });
       onKept?.(change.reading.id);
     }

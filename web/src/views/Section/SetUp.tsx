@@ -21,11 +21,12 @@ export function setUpStep(
   gap: GapState,
   { drawerEmpty, skipped }: { readonly drawerEmpty: boolean; readonly skipped: readonly string[] },
 ): SetUpStep | null {
+  const isUnread = gap.ladder.every((row) => row.readings.length === 0);
   // of a shaft with several gaps each asks for itself
-  const isNew = shaft.current === null || (shaft.gaps.length > 1 && gap.ladder.every((row) => row.readings.length === 0));
+  const isNew = shaft.current === null || (shaft.gaps.length > 1 && isUnread);
   if (isNew && !gap.limits && !gap.nominal && !skipped.includes(limitsOf(gap.station.id))) return 'limits';
   const pack = slotStateOf(shaft, gap);
-  if (pack && (shaft.current === null || (isNew && !isSaid(shaft, pack.slot.id)))) return 'pack';
+  if (pack && isUnread && !isSaid(shaft, pack.slot.id)) return 'pack';
   if (drawerEmpty && !skipped.includes(LEAVES)) return 'leaves';
   return gap.station.method === null ? 'method' : null;
 }
