@@ -16,6 +16,8 @@ export interface Fitting {
   readonly crushed?: Length | null;
   /** sealant in the joint; null for none */
   readonly film?: Length | null;
+  /** of a crush sleeve: the build that last drew it up, or put in another. It is as long as that left it, and nobody has measured that */
+  readonly drawnUp?: string;
 }
 
 export interface BuildNow {
@@ -127,6 +129,7 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
         state: fit.state ?? before.state,
       });
     }
+    for (const [sleeve, is] of sleevesDrawnUp(build, fitted, slotById)) fitted.set(sleeve, is);
     last = { build, number, fitted };
     for (const fit of build.fits) {
       if (typeof fit.crushed === 'number') knownSince(fit.placeId, last, parent, known);
@@ -148,6 +151,28 @@ function knownSince(placeId: string, now: BuildNow, parent: BuildNow | undefined
       crushed: is.crushed ?? null,
       leaves: was.leaves ?? is.leaves,
     });
+  }
+}
+
+/** What is said of a crush sleeve. */
+export const SLEEVE_CRUSHED = 'crushed further';
+export const NEW_SLEEVE = 'new sleeve';
+/** A pack of its shaft was changed: nut and sleeve were off for that. */
+const SLEEVE_UNDONE = 'undone with its nut';
+
+/** The crush sleeves that a build left of another length: said to be drawn up or new, or undone for a pack of their shaft to be changed. */
+function* sleevesDrawnUp(
+  { id, stage, fits }: Build,
+  fitted: ReadonlyMap<string, Fitting>,
+  slots: ReadonlyMap<string, Slot>,
+): Generator<readonly [string, Fitting]> {
+  if (stage === 'as_found') return;
+  const undone = new Set(fits.flatMap(({ placeId }) => slots.get(placeId) ?? []).flatMap((s) => (s.kind === 'adjuster' ? [s.shaftId] : [])));
+  for (const slot of slots.values()) {
+    const isSaid = fits.some((f) => f.placeId === slot.id);
+    if (slot.kind !== 'sleeve' || !(isSaid || undone.has(slot.shaftId))) continue;
+    const was = fitted.get(slot.id) ?? EMPTY;
+    yield [slot.id, { ...was, state: isSaid ? was.state : SLEEVE_UNDONE, drawnUp: id }];
   }
 }
 
@@ -232,6 +257,7 @@ export function changesBetween(then: BuildNow, now: BuildNow, slots: readonly Sl
 
 /** What changed of a place that is said and not chosen: its state; a gasket that is thicker bolted up than the one before, sealant. */
 function jointChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | null {
+  if (slot.kind === 'sleeve') return before.drawnUp === after.drawnUp ? null : { slot, thicker: null, words: stateWords(slot, after.state) };
   const isOther = before.state !== after.state;
   const film = (after.film ?? 0) - (before.film ?? 0);
   const isGasket = before.crushed !== after.crushed;

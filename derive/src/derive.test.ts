@@ -340,7 +340,7 @@ describe('a shaft that no pack sets', () => {
     story.read('12');
     const { shafts, next } = derive(structuredClone(story.facts));
     expect(shafts[0]?.gaps[0]).toMatchObject({ mark: 'loose', adjuster: null, pack: null, now: { kind: 'read', reading: { value: thou(12) } } });
-    expect(next).toMatchObject({ what: 'readAgain' });
+    expect(next).toMatchObject({ what: 'make', words: 'No pack sets the input shaft end float.' });
   });
   it('was found with what is first said of a place after it was read: the reading stands', () => {
     const story = new Story({ limits: '4-9 thou' });

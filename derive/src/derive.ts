@@ -138,7 +138,7 @@ export function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, go
     gaps,
     ...rowsMeasured(facts, stations, gone),
     checks: stations.filter((s) => s.subject === 'check').map((station) => checkState(facts, station, builds, gone)),
-    section: drawnShaft(facts, shaft, { filled, gaps, slots }),
+    section: drawnShaft(facts, shaft, { filled, current, gaps, slots }),
     mark: worstMark(gaps.map((g) => g.mark)),
   };
 }

@@ -2,19 +2,21 @@ import type { JobFacts, Shaft, Station } from '@elder-cog/contract';
 import { isChosen, isMetric, NM_PER, type DrawnShaft, type Length } from '@elder-cog/core';
 import type { SlotState } from './slotState.ts';
 import type { GapState } from './gap/index.ts';
-import { contactsOf, type Filled } from './graph.ts';
+import type { BuildNow } from './builds.ts';
+import { contactsOf, isCrushedSince, type Filled } from './graph.ts';
 import { sizeOf } from './sizes.ts';
 
 const inMm = (length: Length | null): number | null => (length === null ? null : length / NM_PER.mm);
 
 interface ShaftSeen {
   readonly filled: readonly Filled[];
+  readonly current: BuildNow | null;
   readonly gaps: readonly GapState[];
   readonly slots: readonly SlotState[];
 }
 
 /** A shaft as it is drawn: from the places and parts that are there, with what was read of them. */
-export function drawnShaft(facts: JobFacts, shaft: Shaft, { filled, gaps, slots }: ShaftSeen): DrawnShaft {
+export function drawnShaft(facts: JobFacts, shaft: Shaft, { filled, current, gaps, slots }: ShaftSeen): DrawnShaft {
   const packs = slots.filter(({ slot }) => slot.kind === 'adjuster');
   return {
     places: filled
@@ -52,7 +54,7 @@ export function drawnShaft(facts: JobFacts, shaft: Shaft, { filled, gaps, slots 
         from: feature.fromFace,
         to: feature.toFace,
         proportion: inMm(feature.proportion) ?? 1,
-        size: sizeOf(facts, feature).value,
+        size: isCrushedSince(current?.fitted.get(place.id)) ? null : sizeOf(facts, feature).value,
       })),
     ),
     contacts: facts.contacts

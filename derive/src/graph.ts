@@ -88,9 +88,17 @@ export function graphOf(
   };
 }
 
-/** A gasket is as thick as the one that is in is bolted up, where that was said; any other length is what it was read to be. */
-const lengthNow = (facts: JobFacts, feature: Feature, fitting: Fitting | undefined): ReturnType<typeof sized> =>
-  fitting?.crushed === undefined ? sized(facts, feature) : { length: fitting.crushed };
+/** Whether a size of what is in a place is no longer what it was read to be: a sleeve that was drawn up, or is another. */
+export const isCrushedSince = (fitting: Fitting | undefined): boolean => fitting?.drawnUp !== undefined;
+
+/**
+ * A gasket is as thick as the one that is in is bolted up, where that was said, and a sleeve drawn up is as long as nobody knows; any other
+ * length is what it was read to be.
+ */
+function lengthNow(facts: JobFacts, feature: Feature, fitting: Fitting | undefined): ReturnType<typeof sized> {
+  if (isCrushedSince(fitting)) return { length: null };
+  return fitting?.crushed === undefined ? sized(facts, feature) : { length: fitting.crushed };
+}
 
 /** Sealant in each joint that any was ever said of, by the contact it is counted at: the first of those that its bolts or nut hold. */
 function filmsOf({ contacts }: JobFacts, shaft: Shaft, current: BuildNow | null): ReadonlyMap<string, Length> {
@@ -171,8 +179,8 @@ export function formsOf(facts: JobFacts, shaft: Shaft, current: BuildNow | null 
 }
 
 /**
- * How gaskets and sealant move each gap and depth, by the place they were said of: asked only of a shaft where a build has said how thick one
- * is, for of any other a change is no figure.
+ * How gaskets, sealant and crush sleeves move each gap and depth, by the place they were said of. Of a gasket it is asked only where a build
+ * has said how thick one is, for of any other a change is no figure.
  */
 function jointsOf(
   facts: JobFacts,
@@ -183,10 +191,9 @@ function jointsOf(
   const said = [...(current?.fitted ?? [])];
   const gaskets = new Set(said.filter(([, { crushed }]) => crushed !== undefined).map(([placeId]) => placeId));
   const films = filmsOf(facts, shaft, current);
-  if (gaskets.size === 0 && films.size === 0) return new Map();
-  const lengths = filledPlaces(facts, shaft, current)
-    .filter(({ place }) => gaskets.has(place.id))
-    .flatMap(({ place, features }) => features.filter((f) => f.kind === 'length').map((f) => ({ id: place.id, length: f.id })));
+  const crushed = filledPlaces(facts, shaft, current).filter(({ place }) => gaskets.has(place.id) || place.kind === 'crushSleeve');
+  if (crushed.length === 0 && films.size === 0) return new Map();
+  const lengths = crushed.flatMap(({ place, features }) => features.filter((f) => f.kind === 'length').map((f) => ({ id: place.id, length: f.id })));
   const joints = facts.contacts.flatMap((c) => (films.has(c.id) && c.fastenerId !== null ? [{ id: c.fastenerId, length: c.id }] : []));
   const model = shaftModel(graph, [...lengths, ...joints], { depths });
   return new Map([...model.gaps.map((g) => [g.contact, g.coefficients] as const), ...model.depths.map((d) => [d.id, d.coefficients] as const)]);

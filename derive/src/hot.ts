@@ -2,7 +2,7 @@ import type { JobFacts } from '@elder-cog/contract';
 import { cupGrip, hotGap, nanometres, refuse, senseAndFactor, type CupGrip, type HotLink, type Length, type Sense } from '@elder-cog/core';
 import { packTotal } from './builds.ts';
 import type { ShaftState } from './jobState.ts';
-import { filledPlaces, formAt, formsOf, type Filled } from './graph.ts';
+import { filledPlaces, formAt, formsOf, isCrushedSince, type Filled } from './graph.ts';
 import { sizeOf } from './sizes.ts';
 import type { GapState } from './gap/index.ts';
 
@@ -72,7 +72,7 @@ export function hotQuestion(facts: JobFacts, { shaft, current, slots }: ShaftSta
   const lengths = sizes.flatMap(({ each, feature, id }): HotLength[] => {
     const { sense, factor } = senseAndFactor(coefficients[id] ?? 0);
     if (sense === 0) return [];
-    const { value } = sizeOf(facts, feature);
+    const value = isCrushedSince(current?.fitted.get(each.place.id)) ? null : sizeOf(facts, feature).value;
     const length = value === null ? null : nanometres(factor * value);
     return [{ label: feature.name, group: groupOf(each, each.part?.material ?? ''), sense, length, drawn: factor * feature.proportion }];
   });

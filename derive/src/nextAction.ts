@@ -1,6 +1,6 @@
-import { sayGap } from '@elder-cog/core';
+import { insideOf, sayGap, type Limits } from '@elder-cog/core';
 import type { NextAction, ShaftState } from './jobState.ts';
-import { isRight, markAsJudged, type GapState } from './gap/index.ts';
+import { isOut, isRight, isScrap, markAsJudged, type GapState } from './gap/index.ts';
 import type { SettingState } from './settings.ts';
 import type { SlotState } from './slotState.ts';
 
@@ -102,15 +102,55 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
       words: known
         ? `Change the pack: ${sayGap(ideal, unit)} ${unit} wanted.`
         : `Change the pack: ${ideal < 0 ? 'take out' : 'add'} ${sayGap(Math.abs(ideal), unit)} ${unit}, whatever is in.`,
-      detail: known
-        ? `${sayGap(min, unit)} to ${sayGap(max, unit)} lands inside; ${sayGap(fitted, unit)} is in.`
-        : 'Mic what comes out, and the whole pack is known.',
+      detail: known ? `${landsInside({ min, max }, unit)}; ${sayGap(fitted, unit)} is in.` : 'Mic what comes out, and the whole pack is known.',
     };
   }
   if (gap.pack?.window && !gap.pack.window.reachable)
     return { ...at, what: 'make', words: `No pack brings the ${name} in.`, detail: gap.pack.window.because ?? '' };
-  if (!isSettled(gap)) return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: gap.verdict?.because ?? gap.now.because ?? '' };
+  if (!isSettled(gap)) return { ...at, ...(isOut(gap.verdict) || gap.sleeve?.refusal ? withoutPack(gap) : readAgain(gap)) };
   return whenRight(open, gap, settings);
+}
+
+/** "10 to 12 lands inside": nothing that is said to is outside. */
+function landsInside(range: Required<Limits>, unit: GapState['unit']): string {
+  const { min, max } = insideOf(range, unit);
+  return `${sayGap(min, unit)} to ${sayGap(max, unit)} lands inside`;
+}
+
+type Said = Pick<NextAction, 'what' | 'words' | 'detail'>;
+
+const readAgain = ({ station, verdict, now }: GapState): Said => ({
+  what: 'readAgain',
+  words: `Read the ${station.name.toLowerCase()} again.`,
+  detail: verdict?.because ?? now.because ?? '',
+});
+
+/** A gap that is out, or cannot be told by what it was read with, and that no pack sets. */
+function withoutPack(gap: GapState): Said {
+  const { adjuster, sleeve, station, unit } = gap;
+  const name = station.name.toLowerCase();
+  if (sleeve?.refusal) return { what: 'read', words: `Read the ${name} another way.`, detail: sleeve.refusal };
+  if (sleeve?.crush) {
+    const { over, ideal, min, max } = sleeve.crush;
+    if (over !== null && !isScrap(gap)) return readAgain(gap);
+    return over !== null
+      ? {
+          what: 'make',
+          words: 'Put in a new crush sleeve.',
+          detail: `The one that is in is crushed ${sayGap(over, unit)} ${unit} too far, and does not come back.`,
+        }
+      : {
+          what: 'fit',
+          words: `Draw the nut up: the sleeve ${sayGap(ideal, unit)} ${unit} shorter.`,
+          detail: `${landsInside({ min, max }, unit)}. Small turns: it does not come back.`,
+        };
+  }
+  if (adjuster) return readAgain(gap);
+  return {
+    what: 'make',
+    words: `No pack sets the ${name}.`,
+    detail: 'Put in shims, choose a part by its thickness, or lap one: the Section says which way each moves it.',
+  };
 }
 
 /** Every gap by itself is right, or need not be read: what is judged together, and what has no number. */
@@ -124,7 +164,7 @@ function whenRight(open: ShaftState, gap: GapState, settings: readonly SettingSt
 }
 
 /** What is wanted of a setting that is not right, though every gap by itself is. */
-function togetherWords({ setting, asks, judgedBy }: SettingState): Pick<NextAction, 'what' | 'words' | 'detail'> {
+function togetherWords({ setting, asks, judgedBy }: SettingState): Said {
   if (asks)
     return {
       what: 'readAgain',

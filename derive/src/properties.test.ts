@@ -5,9 +5,10 @@ import { derive, packChoices, summary, type GapState } from './index.ts';
 import { Story } from './testing.ts';
 
 const gapOf = (story: Story): GapState => derive(story.facts).shafts[0]?.gaps[0] as GapState;
-const everyPlace = (Object.keys(TEMPLATES) as TemplateName[]).flatMap((template) =>
-  TEMPLATES[template].places.map(({ place }) => ({ template, place })),
-);
+/** Every arrangement whose float a pack sets: of one on a crush sleeve none does (sleeve.test.ts). */
+const everyPlace = (Object.keys(TEMPLATES) as TemplateName[])
+  .filter((template) => template !== 'pinionBySleeve')
+  .flatMap((template) => TEMPLATES[template].places.map(({ place }) => ({ template, place })));
 const arrangement = fc.constantFrom(...everyPlace);
 const pack = fc.array(fc.integer({ min: 1, max: 30 }), { minLength: 1, maxLength: 3 });
 const total = (leaves: readonly number[]): number => leaves.reduce((a, b) => a + b, 0) * 25_400;

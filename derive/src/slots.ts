@@ -2,13 +2,13 @@ import type { JobFacts, PlaceFact, Wants } from '@elder-cog/contract';
 import { isChosen, type Place } from '@elder-cog/core';
 import { remembered } from './remember.ts';
 
-/** A place of which something can be chosen or said: leaves, a gasket, whether its bolts are torqued. */
+/** A place of which something can be chosen or said: leaves, a gasket, whether its bolts are torqued, a sleeve crushed further. */
 export interface Slot {
   readonly id: string;
   readonly shaftId: string;
   readonly role: string;
   readonly name: string;
-  readonly kind: 'adjuster' | 'gasket' | 'bearing' | 'fastening';
+  readonly kind: 'adjuster' | 'gasket' | 'bearing' | 'fastening' | 'sleeve';
   /** where its pack sits */
   readonly place: Place | null;
   /** it takes one part, and no pack of several */
@@ -19,7 +19,7 @@ export interface Slot {
   readonly wants?: Wants;
 }
 
-const STATED: Readonly<Record<string, Slot['kind']>> = { fastening: 'fastening', bearings: 'bearing' };
+const STATED: Readonly<Record<string, Slot['kind']>> = { fastening: 'fastening', bearings: 'bearing', crushSleeve: 'sleeve' };
 
 function slotKind({ takes, kind }: PlaceFact): Slot['kind'] | null {
   if (isChosen({ takes })) return 'adjuster';
@@ -51,7 +51,7 @@ export const slotsOf = remembered(
 );
 
 /** In the order they are asked about: packs first. */
-const ASKED: readonly Slot['kind'][] = ['adjuster', 'fastening', 'gasket', 'bearing'];
+const ASKED: readonly Slot['kind'][] = ['adjuster', 'sleeve', 'fastening', 'gasket', 'bearing'];
 
 /** The slots of one shaft. */
 export const slotsOfShaft = (facts: JobFacts, shaftId: string): readonly Slot[] =>

@@ -307,3 +307,31 @@ describe('marks and leaves', () => {
     expect(height).toBe(58);
   });
 });
+
+describe('a crush sleeve', () => {
+  /** Its metal above the axis, px along and out. */
+  const sleeveOf = (reach = Infinity): Solid['rings'][number] => {
+    const question = questionOf({ template: 'pinionBySleeve', place: 'behindCone' });
+    const places = question.places.map((place) => ({
+      ...place,
+      faces: place.kind === 'crushSleeve' ? place.faces.map((f) => ({ ...f, outer: Math.min(f.outer ?? 0, (f.inner ?? 0) + reach) })) : place.faces,
+    }));
+    return section({ ...question, places }).solids.find(({ part }) => part === 'sleeve')?.rings[0] ?? [];
+  };
+  /** Where its metal is, px out from the axis, at a share of its length. */
+  const thick = (ring: Solid['rings'][number], share: number): readonly number[] => {
+    const xs = ring.map(([x]) => x);
+    const x = Math.min(...xs) + share * (Math.max(...xs) - Math.min(...xs));
+    return Array.from({ length: 800 }, (_, i) => i / 2).filter((y) => inside(ring, x, y));
+  };
+  it('is a thin tube with a crest in its middle that stands out from the shaft', () => {
+    const ring = sleeveOf();
+    const [end, middle, other] = [thick(ring, 0.1), thick(ring, 0.5), thick(ring, 0.9)];
+    // over the line from one end to the other, by more than half of its wall
+    const line = (Math.min(...end) + Math.min(...other)) / 2;
+    expect(Math.min(...middle) - line).toBeGreaterThan((Math.max(...end) - Math.min(...end)) / 2);
+    // as thick there as anywhere
+    expect(Math.abs(middle.length - end.length)).toBeLessThanOrEqual(2);
+  });
+  it('is a plain ring where its neighbours leave no room for a crest', () => expect(sleeveOf(2)).toHaveLength(4));
+});

@@ -25,6 +25,7 @@ export * from './senses.ts';
 export * from './shaftModel.ts';
 export { onTheWay, type OnTheWay } from './onTheWay.ts';
 export * from './simulateStack.ts';
+export * from './sleeveCrush.ts';
 export * from './solveShaft.ts';
 export { solveUnknown } from './solveUnknown.ts';
 export * from './stackGap.ts';

@@ -11,6 +11,7 @@ import {
   packWindowSum,
   requiredPackSum,
   sensesFromTrials,
+  sleeveCrush,
   stackGap,
   stackGapSum,
 } from './index.ts';
@@ -222,4 +223,46 @@ describe('a window that the doubt just fills', () => {
     expect(at(0.75)).toEqual({ min: thou(10.5), max: thou(10.5) });
     expect(at(0.76)).toBeNull();
   });
+});
+
+// by hand: 9 read, preload 1 to 3 wanted: shorter by 9 + 1 = 10 to 9 + 3 = 12, 11 in the middle
+describe('how much shorter a crush sleeve has to become', () => {
+  const limits = { min: thou(-3), max: thou(-1) };
+  it('is what was read less the limit, with the doubt off both ends where it is to be sure', () => {
+    expect(sleeveCrush({ measured: estimate(thou(9), 0), limits, sense: 1 })).toStrictEqual({
+      min: thou(10),
+      max: thou(12),
+      ideal: thou(11),
+      sure: { min: thou(10), max: thou(12) },
+      over: null,
+    });
+    const doubted = sleeveCrush({ measured: estimate(thou(9), thou(0.25)), limits, sense: 1 });
+    expect([doubted.min, doubted.max]).toStrictEqual([thou(10), thou(12)]);
+    // k is 2 where there is no end of readings behind it: half a thou off either end
+    expect(doubted.sure).toStrictEqual({ min: thou(10.5), max: thou(11.5) });
+    expect(sleeveCrush({ measured: estimate(thou(9), thou(3)), limits, sense: 1 }).sure).toBeNull();
+  });
+  it('comes to the least of the limits, or the most, where that is aimed at', () => {
+    expect(sleeveCrush({ measured: estimate(thou(9), 0), limits, sense: 1, aim: { at: 'loose' } }).ideal).toBe(thou(10));
+    expect(sleeveCrush({ measured: estimate(thou(9), 0), limits, sense: 1, aim: { at: 'tight' } }).ideal).toBe(thou(12));
+  });
+  it('is none any more, at the least, inside the limits; and past them it is said by how much, for it does not come back', () => {
+    // 2 preload: from none to 1 shorter still
+    expect(sleeveCrush({ measured: estimate(thou(-2), 0), limits, sense: 1 })).toMatchObject({ min: thou(0), max: thou(1), over: null });
+    expect(sleeveCrush({ measured: estimate(thou(-5), 0), limits, sense: 1 })).toStrictEqual({
+      min: thou(0),
+      max: thou(0),
+      ideal: thou(0),
+      sure: null,
+      over: thou(2),
+    });
+  });
+  it('opens a gap that a longer one closes', () =>
+    expect(sleeveCrush({ measured: estimate(thou(2), 0), limits: { min: thou(5), max: thou(8) }, sense: -1 })).toMatchObject({
+      min: thou(3),
+      max: thou(6),
+      over: null,
+    }));
+  it('is not told by a dial that shows no movement', () =>
+    expect(() => sleeveCrush({ measured: { kind: 'atMost', value: thou(0) }, limits, sense: 1 })).toThrow(/drag/));
 });

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { mm, nanometres, type Length } from '../quantity/index.ts';
 import {
   facePositions,
+  isChosen,
   onTheWay,
   shaftModel,
   shaftTemplate,
@@ -125,6 +126,36 @@ const WORKED: readonly (readonly [string, TemplateName, Place, Readonly<Record<s
       'coneIn.back-front': 17,
       'spacer.in-out': 44.8,
       pack: 0.25,
+      'coneOut.front-back': 13,
+      bearingIn: 19,
+      'housing.seatIn-seatOut': 40,
+      float: 15.2,
+    },
+    -0.05,
+  ],
+  [
+    'a pinion on a crush sleeve: as one on a distance piece, with nothing between the cones but the sleeve',
+    'pinionBySleeve',
+    'behindCone',
+    {
+      depthShim: 0.9,
+      'coneIn.back-front': 17,
+      'sleeve.in-out': 44.3,
+      'coneOut.front-back': 13,
+      bearingIn: 19,
+      'housing.seatIn-seatOut': 40,
+      float: 15.2,
+    },
+    0.1,
+  ],
+  [
+    'a pinion on a crush sleeve, its depth shim behind the head cup',
+    'pinionBySleeve',
+    'behindCup',
+    {
+      depthShim: 0.9,
+      'coneIn.back-front': 17,
+      'sleeve.in-out': 45.05,
       'coneOut.front-back': 13,
       bearingIn: 19,
       'housing.seatIn-seatOut': 40,
@@ -270,6 +301,26 @@ describe('a pinion’s depth', () => {
   });
 });
 
+// trade.md: between the cones where a nut draws the cones together, shorter gives preload; the sleeve has no hand in where the pinion stands
+describe('a pinion on a crush sleeve', () => {
+  it.each([
+    ['behindCone', 0, -1],
+    ['behindCup', -1, -1],
+  ] as const)('with its depth shim %s: the sleeve sets its float, and no pack does', (place, float, depth) => {
+    const ready = shaftTemplate('pinionBySleeve', place);
+    const depths = ready.depths.map(({ role, from, to }) => ({ id: role, from, to }));
+    const slots = [
+      { id: 'depthShim', length: 'depthShim' },
+      { id: 'sleeve', length: 'sleeve.in-out' },
+    ];
+    const model = shaftModel(templateGraph(ready), slots, { depths });
+    expect(model.gaps[0]?.coefficients).toEqual({ depthShim: float, sleeve: 1 });
+    expect(model.gaps[0]?.arrangement).toBe('backToBack');
+    expect(model.depths[0]?.coefficients).toEqual({ depthShim: depth, sleeve: 0 });
+    expect(ready.places.filter(isChosen).map(({ role }) => role)).toEqual(['depthShim']);
+  });
+});
+
 describe('what a ready shaft asks about and can change', () => {
   it.each([
     ['taperPair', true, ['Pack under the cover', 'Gasket', 'Cover bolts', 'Bearings']],
@@ -291,6 +342,8 @@ describe('what a ready shaft asks about and can change', () => {
       'hubByNut: behind the outer cup',
       'pinionByNut: behind the head cone',
       'pinionByNut: behind the head cup',
+      'pinionBySleeve: behind the head cone',
+      'pinionBySleeve: behind the head cup',
       'ballAndRing: the ring, its thickness',
       'layshaft: the washers, two of them',
       'twinGears: the thrust washer',

@@ -22,6 +22,7 @@ import { lessonsOf, type Lesson } from './lessons.ts';
 import { limitInUse, nominalInUse, unitOf, type LimitState, type NominalState } from './limitsInUse.ts';
 import { cleanAim, packQuestion, type PackQuestionState } from './packQuestion.ts';
 import { provedBy } from './proof.ts';
+import { sleeveState, type SleeveState } from './sleeve.ts';
 
 export interface GapState {
   readonly station: Station;
@@ -42,6 +43,8 @@ export interface GapState {
   /** what is in that slot moves other gaps too: it is set for all of them together */
   readonly isShared: boolean;
   readonly pack: PackQuestionState | null;
+  /** the crush sleeve that sets it. Left out where none does */
+  readonly sleeve?: SleeveState;
   /** it is out, nobody has accepted it, and a pack can bring it in */
   readonly needsPack: boolean;
   readonly ladder: readonly LadderRow[];
@@ -100,6 +103,9 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
           unit,
         })
       : null;
+  const sleeve = slots.find(({ id, kind }) => kind === 'sleeve' && (coefficients[id] ?? 0) !== 0);
+  const crushed =
+    sleeve && sleeveState({ slot: sleeve, sense: senseAndFactor(coefficients[sleeve.id] ?? 0).sense, now, limits, aim: cleanAim(station.aim), unit });
   return {
     station,
     letter,
@@ -113,6 +119,7 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
     adjuster,
     isShared: adjuster !== null && sense !== 0 && movedBy(adjuster, read) > 1,
     pack,
+    ...(crushed ? { sleeve: crushed } : {}),
     needsPack: isOut(judged) && pack?.window?.reachable === true,
     ladder: rows,
     lessons: lessonsOf(rows, { proved, adjuster, unit }),

@@ -5,4 +5,5 @@ export * from './ladder.ts';
 export * from './lessons.ts';
 export * from './limitsInUse.ts';
 export * from './packQuestion.ts';
+export * from './sleeve.ts';
 export * from './together.ts';

@@ -2,6 +2,7 @@ import { ballBearing } from './ballBearing.ts';
 import { bolt } from './bolt.ts';
 import { casingOutline } from './casing.ts';
 import { coverOutline } from './cover.ts';
+import { crushSleeve } from './crushSleeve.ts';
 import { clusterOutline, gearOutline } from './gear.ts';
 import { hubOutline } from './hub.ts';
 import { nutOutline } from './nut.ts';
@@ -24,6 +25,7 @@ const OUTLINES: Readonly<Record<string, (placed: Placed, world: World) => Outlin
   cluster: clusterOutline,
   nut: nutOutline,
   pack: packOutline,
+  crushSleeve,
 };
 
 const NOTHING: Outline = { solids: [], details: [] };

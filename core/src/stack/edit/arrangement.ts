@@ -7,7 +7,7 @@ import { taperPair } from '../templates/taperPair.ts';
 import { HOLDERS, isStand, planGraph, soundPlan, type NewRole, type PlanPlace, type ShaftPlan } from './plan.ts';
 
 /** What goes with one arrangement of two tapers and is not wanted in the other. */
-const GOES_WITH_IT: ReadonlySet<string> = new Set(['cover', 'gasket', 'nut', 'washer', 'spacer', 'fastening', 'bearings', 'pack']);
+const GOES_WITH_IT: ReadonlySet<string> = new Set(['cover', 'gasket', 'nut', 'washer', 'spacer', 'crushSleeve', 'fastening', 'bearings', 'pack']);
 
 /**
  * How the two tapers of a shaft lie; null where it has not two.

@@ -112,7 +112,7 @@ describe('a shaft that is put together', () => {
   });
 
   it('put in and taken out again, every length counts as before', () => {
-    const kinds: InsertKind[] = ['washer', 'shims', 'chosen', 'spacer', 'bush', 'gear', 'collar', 'circlip', 'gasket'];
+    const kinds: InsertKind[] = ['washer', 'shims', 'chosen', 'spacer', 'sleeve', 'bush', 'gear', 'collar', 'circlip', 'gasket'];
     for (const { name, place } of EVERY) {
       const plan = planOf(name, place);
       for (const contact of plan.contacts) {

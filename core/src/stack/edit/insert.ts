@@ -30,6 +30,7 @@ export const INSERTS = {
   shims: { ...part('Shims', 'pack', 'brass', 0.7), takes: 'leaves', sits: 'inLine' },
   chosen: { ...part('Washer of chosen thickness', 'pack', 'brass', 3), takes: 'part', sits: 'inLine' },
   spacer: part('Distance piece', 'spacer', 'steel', 20, 'length'),
+  sleeve: part('Crush sleeve', 'crushSleeve', 'steel', 40, 'length'),
   bush: part('Bush', 'bush', 'bronze', 24, 'length'),
   gear: part('Gear', 'gear', 'steel', 22, 'across its hub'),
   collar: part('Collar', 'collar', 'steel', 8, 'length'),

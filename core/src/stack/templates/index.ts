@@ -4,7 +4,7 @@ import { hubByNut } from './hubByNut.ts';
 import { intermediate } from './intermediate.ts';
 import { layshaft } from './layshaft.ts';
 import { own } from './own.ts';
-import { pinionByNut } from './pinionByNut.ts';
+import { pinionByNut, pinionBySleeve } from './pinion.ts';
 import { plainThrust } from './plainThrust.ts';
 import type { Place } from '../senses.ts';
 import type { ShaftTemplate, TemplateName } from './ready.ts';
@@ -64,6 +64,15 @@ export const TEMPLATES: Readonly<Record<TemplateName, Choice>> = {
       { place: 'behindCup', says: 'behind the head cup' },
     ],
     make: pinionByNut,
+  },
+  pinionBySleeve: {
+    title: 'Bevel pinion on a crush sleeve',
+    says: 'a depth shim at its head; no pack between the cones, but a sleeve that the nut crushes, once',
+    places: [
+      { place: 'behindCone', says: 'behind the head cone' },
+      { place: 'behindCup', says: 'behind the head cup' },
+    ],
+    make: pinionBySleeve,
   },
   ballAndRing: {
     title: 'Ball bearing held by a ring',

@@ -8,14 +8,23 @@ interface OpposedNames {
   readonly second: string;
 }
 
+/** What the cones are drawn up against: a distance piece that stays as long as it is, or a sleeve that the nut crushes. */
+const APART = {
+  spacer: { role: 'spacer', name: 'Distance piece', kind: 'spacer', length: 'distance piece', outer: 15.7 },
+  // its crest reaches out as far as the room between the seats lets it
+  sleeve: { role: 'sleeve', name: 'Crush sleeve', kind: 'crushSleeve', length: 'crush sleeve', outer: 19 },
+} as const;
+
 /**
- * Cups on seats between them, cones drawn together by a nut over a distance piece: the gap is inside the outer bearing, and a thicker pack
- * between the cones opens it. Where a pack sits behind a cup or behind the first cone it stands in that place.
+ * Cups on seats between them, cones drawn together by a nut over a distance piece or a crush sleeve: the gap is inside the outer bearing, and
+ * what is longer between the cones opens it. Where a pack sits behind a cup or behind the first cone it stands in that place.
  */
 export function opposed(
   { carrier, axle, first, second }: OpposedNames,
   sits: ReadonlyMap<'behindCone' | 'behindCup' | 'betweenCones', string>,
+  apart: keyof typeof APART = 'spacer',
 ): Assembling {
+  const { role: spacer, name, kind, length, outer } = APART[apart];
   const seat = carrier.role;
   const shoulder = `${axle.role}.shoulder`;
   const on = new Assembling().put(axle.role, axle.name, axle.kind, 'steel', ['shoulder', 15, 22, 'out']);
@@ -41,12 +50,12 @@ export function opposed(
       ['out', 20.8, 24.6],
     ]);
   on.put('cupOut', `Cup, ${second}`, 'cup', 'steel', ['back', 20.8, 24.8], ['front', 22, 24.8]).put(
-    'spacer',
-    'Distance piece',
-    'spacer',
+    spacer,
+    name,
+    kind,
     'steel',
     ['in', 15.2, 19],
-    ['out', 12.2, 15.7],
+    ['out', 12.2, outer],
   );
   const between = sits.get('betweenCones');
   if (between)
@@ -61,7 +70,7 @@ export function opposed(
     .said('bearings', 'Bearings', 'bearings');
   on.length('coneIn', `cone, ${first}, its width`, 'back', 'front', 16)
     .length(seat, `${carrier.name.toLowerCase()}, cup seat to cup seat`, 'seatIn', 'seatOut', 40)
-    .length('spacer', 'distance piece', 'in', 'out', 44)
+    .length(spacer, length, 'in', 'out', 44)
     .length('coneOut', `cone, ${second}, its width`, 'front', 'back', 12.8)
     .length('washer', 'nut washer', 'in', 'out', 3.6);
   const through = (slot: string | undefined, a: string, b: string): (readonly [string, string])[] =>
@@ -75,8 +84,8 @@ export function opposed(
     'clamped',
     [
       ...through(behindCone, shoulder, 'coneIn.back'),
-      ['coneIn.front', 'spacer.in'],
-      ...through(between, 'spacer.out', 'coneOut.front'),
+      ['coneIn.front', `${spacer}.in`],
+      ...through(between, `${spacer}.out`, 'coneOut.front'),
       ['coneOut.back', 'washer.in'],
       ['washer.out', 'nut.in'],
     ],

@@ -16,6 +16,7 @@ import { ReadingEntry } from '../Section/ReadingEntry.tsx';
 import { NoShaft } from '../Section/Section.tsx';
 import { SetUp, setUpStep } from '../Section/SetUp.tsx';
 import { PackShelf } from '../Section/PackShelf.tsx';
+import { Sleeve } from '../Section/Sleeve.tsx';
 import { LookAgain, MatchedWarnings } from '../WearBook/InQuestion.tsx';
 import { sizeUnit } from '../WearBook/PartRows.tsx';
 import { OpenItems } from './OpenItems.tsx';
@@ -40,7 +41,8 @@ export default function Bench(): JSX.Element {
     );
   const step = setUpStep(shaft, gap, { drawerEmpty: false, skipped });
   // no limits are known, and that was said: the next question stands here
-  const isPast = next.what === 'limits' && step === 'pack';
+  const isPast = next.what === 'limits' && shaft.current === null && step !== 'limits';
+  const pastLimits = step === 'pack' ? 'Say what pack is in now.' : `Read the ${gap.station.name.toLowerCase()}.`;
   const lastAt = state.lastReadings[0]?.takenAt;
   const sectionTo = `/jobs/${state.job.id}/section?shaft=${shaft.shaft.id}`;
   return (
@@ -58,7 +60,7 @@ export default function Bench(): JSX.Element {
               </span>
             )}
           </div>
-          <h1 className="m-0 text-[26px] leading-8 font-semibold">{isPast ? 'Say what pack is in now.' : next.words}</h1>
+          <h1 className="m-0 text-[26px] leading-8 font-semibold">{isPast ? pastLimits : next.words}</h1>
           <p className="m-0 mb-2 text-ink2">{isPast ? 'The limits may come later.' : next.detail}</p>
           {state.next.shaftId !== null && state.next.shaftId !== shaft.shaft.id && next.what !== state.next.what && (
             <p className="m-0 mb-2">
@@ -73,7 +75,7 @@ export default function Bench(): JSX.Element {
                 <SetUp step={step} shaft={shaft} gap={gap} onMethod={() => entry.current?.focus()} />
               ) : next.what === 'fit' ? (
                 <>
-                  <p className="m-0">The packs for it are below.</p>
+                  <p className="m-0">{gap.pack ? 'The packs for it are below.' : 'How the sleeve stands is below.'}</p>
                   <Link to={sectionTo} className="inline-flex min-h-12 items-center text-blue underline">
                     Or read it again first, on the Section
                   </Link>
@@ -93,7 +95,11 @@ export default function Bench(): JSX.Element {
         </section>
         {next.what === 'fit' && !step && (
           <div className="border-b border-rule">
-            <PackShelf shaft={shaft} gap={gap} wantsFocus={null} onFocused={() => undefined} onFitted={() => undefined} />
+            {gap.pack ? (
+              <PackShelf shaft={shaft} gap={gap} wantsFocus={null} onFocused={() => undefined} onFitted={() => undefined} />
+            ) : (
+              <Sleeve shaft={shaft} gap={gap} onChanged={() => undefined} />
+            )}
           </div>
         )}
         <section aria-label="Gaps and clearances" className="px-4 py-3">
@@ -225,7 +231,7 @@ function InNow({ shaft }: { shaft: ShaftState }): JSX.Element {
       </div>
       {packs.map(({ slot, fitting, total }) => (
         <div key={slot.id}>
-          {packs.length > 1 && <p className="m-0 mt-1 text-ink2">{slot.name}</p>}
+          {(packs.length > 1 || shaft.gaps.every((gap) => gap.adjuster?.id !== slot.id)) && <p className="m-0 mt-1 text-ink2">{slot.name}</p>}
           {fitting.leaves ? (
             <div className="mt-1 flex items-center gap-5">
               <Pack leaves={fitting.leaves} />

@@ -38,7 +38,8 @@ const BOXES = ['Gearbox', 'Transfer box', 'Final drive', 'Rear axle', 'Overdrive
 const SHAFTS = ['Input shaft', 'Layshaft', 'Output shaft', 'Idler shaft', 'Pinion shaft', 'Hub'];
 const BY_NUT = /\b(?:hub|pinion|axle|wheel)\b/i;
 /** Two tapers against each other: which way a shim goes depends on what draws them up. */
-const OPPOSED: ReadonlySet<TemplateName> = new Set(['taperPair', 'hubByNut', 'pinionByNut', 'intermediate']);
+const OPPOSED: ReadonlySet<TemplateName> = new Set(['taperPair', 'hubByNut', 'pinionByNut', 'pinionBySleeve', 'intermediate']);
+const PINIONS: ReadonlySet<TemplateName> = new Set(['pinionByNut', 'pinionBySleeve']);
 const TEMPLATE_NAMES = Object.keys(TEMPLATES) as TemplateName[];
 
 /** What stood half typed when the view was left. */
@@ -278,12 +279,21 @@ export default function NewMachine(): JSX.Element {
             </Chip>
           </div>
         )}
+        {PINIONS.has(template) && (
+          <div role="group" aria-label="What is between its cones?" className="mt-2 flex flex-wrap items-center gap-2">
+            <span>Does its nut stop hard, or crush a sleeve?</span>
+            <Chip on={template === 'pinionByNut'} onClick={() => choose('pinionByNut')}>
+              stops hard: shims
+            </Chip>
+            <Chip on={template === 'pinionBySleeve'} onClick={() => choose('pinionBySleeve')}>
+              crushes a sleeve, once
+            </Chip>
+          </div>
+        )}
       </div>
       <div className="min-w-0 lg:col-start-1">
         <fieldset data-stop={choice.places.length > 1 ? true : undefined} className={`m-0 border-0 p-0 ${choice.places.length > 0 ? '' : 'hidden'}`}>
-          <legend className="label p-0 text-[17px] font-semibold">
-            {template === 'pinionByNut' ? 'Where is the depth shim?' : 'Where is the shim?'}
-          </legend>
+          <legend className="label p-0 text-[17px] font-semibold">{PINIONS.has(template) ? 'Where is the depth shim?' : 'Where is the shim?'}</legend>
           <div className="flex flex-wrap gap-2">
             {choice.places.map((each) => (
               <label

@@ -24,6 +24,7 @@ import { SetUp, setUpStep } from './SetUp.tsx';
 import { isCoupled, Moves, ShaftAnswer, useShaftSets } from './ShaftSets.tsx';
 import { Sideways } from './Sideways.tsx';
 import { Sizes } from './Sizes.tsx';
+import { Sleeve } from './Sleeve.tsx';
 import { Together } from './Together.tsx';
 import { TriedLine, WouldGaps } from './Tried.tsx';
 
@@ -61,16 +62,21 @@ export default function Section(): JSX.Element {
   const select = (selected: string | null): void => setParts({ shaftId: shaft.shaft.id, selected });
   const wouldGaps = would && shaft.gaps.length > 1 && <WouldGaps gaps={would.gaps} />;
   const packs = step === null && !isPuttingTogether && (
-    <PackShelf
-      shaft={shaft}
-      gap={gap}
-      wantsFocus={wantsFit}
-      onFocused={fitFocused}
-      onFitted={toEntry}
-      onTry={onTry}
-      would={wouldGaps}
-      isCoupled={isCoupled(sets, gap.adjuster?.id)}
-    />
+    <>
+      <Sleeve shaft={shaft} gap={gap} onChanged={toEntry} />
+      {(gap.pack || !gap.sleeve) && (
+        <PackShelf
+          shaft={shaft}
+          gap={gap}
+          wantsFocus={wantsFit}
+          onFocused={fitFocused}
+          onFitted={toEntry}
+          onTry={onTry}
+          would={wouldGaps}
+          isCoupled={isCoupled(sets, gap.adjuster?.id)}
+        />
+      )}
+    </>
   );
   const partsButton = !isPuttingTogether && (
     <div className="no-print flex flex-wrap items-center gap-x-4 border-t border-rule px-4 py-1">

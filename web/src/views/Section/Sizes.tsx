@@ -5,6 +5,7 @@ import {
   expectedAround,
   filledPlaces,
   graphOf,
+  isCrushedSince,
   packTotal,
   sizeOf,
   type FeatureSize,
@@ -24,8 +25,10 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
   const { facts } = useJob();
   const [open, setOpen] = useState(false);
   const filled = filledPlaces(facts, shaft.shaft, shaft.current);
-  const mine = filled.flatMap(({ features }) => features).map((feature) => ({ feature, size: sizeOf(facts, feature) }));
-  const known = mine.filter(({ size }) => size.value !== null).length;
+  const mine = filled.flatMap(({ place, features }) =>
+    features.map((feature) => ({ feature, size: sizeOf(facts, feature), isCrushed: isCrushedSince(shaft.current?.fitted.get(place.id)) })),
+  );
+  const known = mine.filter(({ size, isCrushed }) => size.value !== null && !isCrushed).length;
   const [how, setHow] = useState<How>({ instrument: null, isMore: false });
   return (
     <section aria-label="Sizes of the parts" className="no-print border-t border-rule px-4 py-1">
@@ -41,16 +44,20 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
         <div className="pb-3">
           <HowRead how={how} onHow={setHow} bare={bareUnit(gap)} />
           <div className="grid grid-cols-3 gap-x-5 max-xl:grid-cols-2 max-sm:grid-cols-1">
-            {mine.map(({ feature, size }) => (
-              <SizeField
-                key={`${feature.id}-${size.readings.map((r) => r.id).join(' ')}`}
-                shaftId={shaft.shaft.id}
-                feature={feature}
-                size={size}
-                bare={bareUnit(gap)}
-                how={how}
-              />
-            ))}
+            {mine.map(({ feature, size, isCrushed }) =>
+              isCrushed ? (
+                <CrushedSince key={feature.id} feature={feature} size={size} bare={bareUnit(gap)} />
+              ) : (
+                <SizeField
+                  key={`${feature.id}-${size.readings.map((r) => r.id).join(' ')}`}
+                  shaftId={shaft.shaft.id}
+                  feature={feature}
+                  size={size}
+                  bare={bareUnit(gap)}
+                  how={how}
+                />
+              ),
+            )}
           </div>
           <FromSizes shaft={shaft} gap={gap} />
         </div>
@@ -122,6 +129,19 @@ function FromSizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.El
         ? `Only ${solved.label} is not known: from the reading it must be ${describeLength(solved.length, 'mm')}.`
         : `Not known for a sum: ${sizes.missing.join('; ')}.`}
     </p>
+  );
+}
+
+/** A sleeve is as long as it was crushed to, and nobody can measure that where it is. */
+function CrushedSince({ feature, size, bare }: Pick<SizeFieldProps, 'feature' | 'size' | 'bare'>): JSX.Element {
+  return (
+    <div>
+      <span className="label block text-[17px] font-semibold">{feature.name}</span>
+      <p className="m-0 text-ink2">
+        Drawn up since{size.value === null ? '' : ` it was ${inBoth(size.value, bare)}`}: how long it is now follows from the float and the other
+        sizes.
+      </p>
+    </div>
   );
 }
 
