@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { newDepth } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, thou, type Instrument } from '@elder-cog/core';
-import { depthsOf, derive, type GapState } from './index.ts';
+import { depthsOf, derive, summary, type GapState } from './index.ts';
 import { Story } from './testing.ts';
 
 const { depthMm, caliperMm } = INSTRUMENTS;
@@ -93,5 +93,47 @@ describe('how far a face is below another', () => {
     story.facts.stations.push({ ...made, revision: 1 });
     const [state] = derive(story.facts).shafts;
     expect(state && depthsOf(story.facts, state).map(({ station }) => station.name)).toEqual(['Pinion depth', 'Seal below the nose']);
+  });
+});
+
+describe('a depth that has limits', () => {
+  it('is judged with its shaft: nothing is done while it is not right, and the shim that sets it is said', () => {
+    const { story, read, limit } = pinion();
+    const now = () => derive(structuredClone(story.facts));
+    for (const floats of story.facts.limits) floats.inUse = false;
+    story.limit('1-6 thou');
+    story.read('3');
+    expect(now().shafts[0]).toMatchObject({ mark: 'in' });
+    expect(now().shafts[0]).not.toHaveProperty('depths');
+    expect(now().next.what).not.toBe('read');
+    limit('62.28-62.38 mm');
+    expect(now()).toMatchObject({ next: { what: 'read', words: 'Read the pinion depth.' }, marks: { section: 'unmeasured', bench: 'unmeasured' } });
+    // by hand: 62.43 is 0.10 over the middle, and a thicker shim takes off as much: 35 thou, 0.889, and 0.10 is 0.989, 38.9 thou
+    read('62.43');
+    expect(now()).toMatchObject({
+      marks: { section: 'loose' },
+      next: { what: 'fit', words: 'Change the shim behind the head cone: 0.989 mm wanted.', detail: '0.939 to 1.039 lands inside; 0.889 is in.' },
+    });
+    expect(summary(story.facts).worst).toMatchObject({ mark: 'loose', name: 'Pinion depth' });
+    expect(now().lastReadings[0]).toMatchObject({ name: 'Pinion depth', mark: 'loose' });
+    story.fit({ depthShim: 39 });
+    // 39 instead of 35: 0.1016 less
+    expect(now().next).toMatchObject({
+      what: 'readAgain',
+      words: 'Read the pinion depth again.',
+      detail: 'Fitted: 39. It was said to come to 62.328 mm. Nothing has been read since.',
+    });
+    read('62.33');
+    expect(now()).toMatchObject({ shafts: [{ mark: 'in' }], marks: { section: 'in' } });
+    expect(['check', 'done']).toContain(now().next.what);
+  });
+  it('waits till each float was read once, and comes before it is set', () => {
+    const { story, read, limit } = pinion();
+    limit('62.28-62.38 mm');
+    expect(derive(structuredClone(story.facts)).next.words).toBe('Read the input shaft bearing float.');
+    story.read('12');
+    expect(derive(structuredClone(story.facts)).next.words).toBe('Read the pinion depth.');
+    read('62.33');
+    expect(derive(structuredClone(story.facts)).next).toMatchObject({ what: 'fit', words: expect.stringContaining('Change the pack') as unknown });
   });
 });

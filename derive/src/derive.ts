@@ -1,11 +1,12 @@
 import type { Assembly, JobFacts, Shaft, Station } from '@elder-cog/contract';
 import { isFeatureKind, type MarkKind } from '@elder-cog/core';
 import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow } from './builds.ts';
-import { depthsOf } from './depths.ts';
+import { depthsOf, depthStates } from './depths.ts';
 import { gapState, markAsJudged, withTogether, type GapState } from './gap/index.ts';
 import { drawnShaft } from './drawn.ts';
 import { filledPlaces, formsOf, formsRead } from './graph.ts';
 import {
+  judgedOf,
   rowHolders,
   worstMark,
   type BoxState,
@@ -86,15 +87,16 @@ const settingsJudged = (facts: JobFacts, shafts: readonly ShaftState[], boxes: r
     checks: shafts.flatMap((shaft) => shaft.checks),
   });
 
-const marksOf = ({ gaps }: Pick<ShaftState, 'gaps'>): MarkKind[] => gaps.map(markAsJudged);
+const marksOf = (shaft: Pick<ShaftState, 'gaps' | 'depths'>): MarkKind[] => judgedOf(shaft).map(markAsJudged);
 
 /** Shafts with the gaps that need not be read marked so. */
 function sparing(shafts: readonly ShaftState[], settings: readonly SettingState[]): readonly ShaftState[] {
   const spared = new Set(settings.flatMap((each) => each.spared));
   if (spared.size === 0) return shafts;
   return shafts.map((shaft) => {
-    const gaps = shaft.gaps.map((gap): GapState => (spared.has(gap.station.id) ? { ...gap, isSpared: true, needsPack: false } : gap));
-    return { ...shaft, gaps, mark: worstMark(marksOf({ gaps })) };
+    const spare = (gap: GapState): GapState => (spared.has(gap.station.id) ? { ...gap, isSpared: true, needsPack: false } : gap);
+    const now = { gaps: shaft.gaps.map(spare), ...(shaft.depths ? { depths: shaft.depths.map(spare) } : {}) };
+    return { ...shaft, ...now, mark: worstMark(marksOf(now)) };
   });
 }
 
@@ -117,6 +119,7 @@ export function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, go
     .filter((s) => s.subject === 'gap')
     .map((station, i) => accepting(facts, gapState(facts, station, String.fromCharCode(65 + i), now)));
   const gaps = withTogether(each, now.forms);
+  const depths = depthStates(facts, stations, now).flatMap((depth) => (depth.limits ? [accepting(facts, depth)] : []));
   const slots = now.slots.map((slot): SlotState => {
     const fitting = current?.fitted.get(slot.id) ?? { leaves: null, state: null };
     return {
@@ -136,10 +139,11 @@ export function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, go
     stage: first?.ladder.at(-1)?.stage ?? 'not built yet',
     slots,
     gaps,
+    ...(depths.length > 0 ? { depths } : {}),
     ...rowsMeasured(facts, stations, gone),
     checks: stations.filter((s) => s.subject === 'check').map((station) => checkState(facts, station, builds, gone)),
     section: drawnShaft(facts, shaft, { filled, current, gaps, slots }),
-    mark: worstMark(gaps.map((g) => g.mark)),
+    mark: worstMark([...gaps, ...depths].map((g) => g.mark)),
   };
 }
 
@@ -178,7 +182,7 @@ function lastReadings(facts: JobFacts, { shafts, boxes }: Pick<JobState, 'shafts
     if (reading && reading.raw.method !== 'look' && !reading.raw.migrated) last.push(reading);
   }
   return last.map((r) => {
-    const gap = shafts.flatMap((s) => s.gaps).find((g) => g.station.id === r.stationId);
+    const gap = shafts.flatMap(judgedOf).find((g) => g.station.id === r.stationId);
     const row = gap?.ladder.find((l) => l.readings.some((k) => k.id === r.id));
     const kept = row?.readings.find((k) => k.id === r.id);
     const feature = rowHolders({ shafts, boxes })

@@ -26,6 +26,8 @@ export interface ShaftState {
   readonly stage: string;
   readonly slots: readonly SlotState[];
   readonly gaps: readonly GapState[];
+  /** depths that have limits, reckoned as gaps are. Left out where none has */
+  readonly depths?: readonly GapState[];
   readonly features: readonly FeatureState[];
   readonly pairs: readonly PairState[];
   readonly checks: readonly CheckState[];
@@ -40,6 +42,9 @@ export interface BoxState {
   readonly features: readonly FeatureState[];
   readonly pairs: readonly PairState[];
 }
+
+/** What is judged of a shaft as it is built: its gaps, and its depths that have limits. */
+export const judgedOf = ({ gaps, depths = [] }: Pick<ShaftState, 'gaps' | 'depths'>): readonly GapState[] => [...gaps, ...depths];
 
 /** Whatever has rows of the Wear book: a shaft, or a box by itself. */
 export type RowHolder = Pick<ShaftState, 'assembly' | 'features' | 'pairs'>;

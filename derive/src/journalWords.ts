@@ -1,5 +1,5 @@
-import type { Fit, JobFacts, RowEffect } from '@elder-cog/contract';
-import { describeLength, nanometres } from '@elder-cog/core';
+import type { Fit, JobFacts, RowEffect, Station } from '@elder-cog/contract';
+import { describeLength, nanometres, ZERO } from '@elder-cog/core';
 import { packWords, stateWords } from './builds.ts';
 import { slotsOf } from './slots.ts';
 
@@ -231,10 +231,27 @@ export const fieldWords = (key: string, value: unknown): { readonly field: strin
           : valueWords(key, value),
 });
 
+/** Fields that are lengths: said in millimetres, whatever they were typed in. */
+const LENGTHS: ReadonlySet<string> = new Set(['size', 'newSize', 'thickness', 'crushed', 'bore', 'outside', 'proportion', 'nominal']);
+
+const AIMS = {
+  tight: 'the least of its limits',
+  middle: 'the middle of its limits',
+  loose: 'the most of its limits',
+  value: 'a value',
+} as const;
+/** "the middle of its limits", "62.281 mm, and 0.097 mm that is still to close". */
+function aimWords({ at, value, closesBy = ZERO }: Station['aim']): string {
+  const to = value === undefined ? AIMS[at] : describeLength(value, 'mm');
+  const by = describeLength(nanometres(Math.abs(closesBy)), 'mm');
+  return closesBy === 0 ? to : `${to}, and ${by} that is still to ${closesBy > 0 ? 'close' : 'open'}`;
+}
+
 function valueWords(key: string, value: unknown): string {
   if (value === null || value === undefined || value === '') return `no ${key}`;
   if (typeof value === 'string' && /^\d{4}-\d\d-\d\dT/.test(value)) return value.slice(0, 16).replace('T', ' ');
-  if ((key === 'size' || key === 'newSize') && typeof value === 'number') return describeLength(nanometres(value), 'mm');
+  if (LENGTHS.has(key) && typeof value === 'number') return describeLength(nanometres(value), 'mm');
+  if (key === 'aim') return aimWords(value as Station['aim']);
   if (typeof value === 'object')
     return Object.values(value as object)
       .map(String)

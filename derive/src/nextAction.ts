@@ -1,8 +1,9 @@
-import { insideOf, sayGap, type Limits } from '@elder-cog/core';
+import { describeLength, insideOf, nanometres, sayGap, type Limits } from '@elder-cog/core';
 import type { NextAction, ShaftState } from './jobState.ts';
 import { isOut, isRight, isScrap, markAsJudged, type GapState } from './gap/index.ts';
 import type { SettingState } from './settings.ts';
 import type { SlotState } from './slotState.ts';
+import type { Slot } from './slots.ts';
 
 /** What is in the slot a gap is set by. */
 export const slotStateOf = ({ slots }: Pick<ShaftState, 'slots'>, gap: Pick<GapState, 'adjuster'>): SlotState | undefined =>
@@ -17,6 +18,16 @@ export const nextOf = (shaft: ShaftState, settings: readonly SettingState[] = []
 
 const isSettled = (gap: GapState): boolean => isRight(markAsJudged(gap));
 
+/**
+ * The first of a shaft that is to be settled: once every gap has been read, where a gear stands, for what sets that lies under everything else;
+ * else the first of its gaps.
+ */
+function unsettled({ gaps, depths = [] }: ShaftState): GapState | undefined {
+  const open = gaps.filter((gap) => !isSettled(gap));
+  const depth = open.some(({ now }) => now.kind === 'none') ? undefined : depths.find((each) => !isSettled(each));
+  return depth ?? open[0];
+}
+
 /** What to do next of some shafts: the first of them that has anything to be done. */
 export function nextAction(shafts: readonly ShaftState[], settings: readonly SettingState[] = []): NextAction {
   const [first] = shafts;
@@ -28,8 +39,8 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
       words: 'Say what is on the bench: a box, and a shaft in it.',
       detail: 'No dimension is needed.',
     };
-  const open = shafts.find((s) => s.gaps.some((g) => !isSettled(g))) ?? first;
-  const gap = open.gaps.find((g) => !isSettled(g)) ?? open.gaps[0];
+  const open = shafts.find((s) => unsettled(s) !== undefined) ?? first;
+  const gap = unsettled(open) ?? open.gaps[0];
   if (!gap)
     return {
       shaftId: open.shaft.id,
@@ -50,13 +61,10 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
       words: `Type the limits of the ${name}, as the manual prints them.`,
       detail: 'Or go on without: none known is an answer.',
     };
-  if (pack && pack.fitting.leaves === null && gap.now.kind === 'none' && !open.builds.some((b) => b.fitted.has(pack.slot.id)))
-    return {
-      ...at,
-      what: 'pack',
-      words: `Say what pack is in now ${pack.slot.name.replace(/^Pack /, '')}.`,
-      detail: '“none” is an answer, and so is “not known”.',
-    };
+  // a depth is read whatever its shim is
+  const isUnsaid = pack?.fitting.leaves === null && gap.now.kind === 'none' && !open.builds.some((b) => b.fitted.has(pack.slot.id));
+  if (pack && isUnsaid && gap.station.subject !== 'depth')
+    return { ...at, what: 'pack', words: sayPack(pack.slot), detail: '“none” is an answer, and so is “not known”.' };
   if (gap.now.kind === 'none')
     return {
       ...at,
@@ -71,7 +79,7 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
       ...at,
       what: 'readAgain',
       words: `Read the ${name} again.`,
-      detail: `Fitted: ${pack?.words ?? ''}. It was said to come to ${sayGap(gap.now.reading?.value ?? 0, unit)} ${unit}. Nothing has been read since.`,
+      detail: `Fitted: ${pack?.words ?? ''}. It was said to come to ${readWords(gap)}. Nothing has been read since.`,
     };
   if (gap.now.kind === 'stale')
     return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: `The last reading is stale: ${gap.now.because ?? ''}.` };
@@ -80,7 +88,7 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
       ...at,
       what: 'limits',
       words: gap.nominal ? `Give the ${name} a tolerance, when one is known.` : `Type the limits of the ${name}, when they are known.`,
-      detail: `It reads ${sayGap(gap.now.reading?.value ?? 0, unit)} ${unit}. ${gap.nominal ? `One figure alone, ${sayGap(gap.nominal.value, unit)} ${unit}, judges nothing.` : 'With none, nothing is judged, and no pack is reckoned.'}`,
+      detail: `It reads ${readWords(gap)}. ${gap.nominal ? `One figure alone, ${sayGap(gap.nominal.value, unit)} ${unit}, judges nothing.` : 'With none, nothing is judged, and no pack is reckoned.'}`,
     };
   if (!isSettled(gap) && gap.pack?.refusal)
     return gap.pack.refusal.code === 'contradiction'
@@ -95,13 +103,14 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
     };
   if (gap.needsPack && gap.pack?.window) {
     const { min, max, ideal } = gap.pack.window;
-    const { known, fitted } = gap.pack;
+    const { known, fitted, slot } = gap.pack;
+    const change = `Change the ${gap.station.subject === 'depth' ? slot.name.toLowerCase() : 'pack'}`;
     return {
       ...at,
       what: 'fit',
       words: known
-        ? `Change the pack: ${sayGap(ideal, unit)} ${unit} wanted.`
-        : `Change the pack: ${ideal < 0 ? 'take out' : 'add'} ${sayGap(Math.abs(ideal), unit)} ${unit}, whatever is in.`,
+        ? `${change}: ${sayGap(ideal, unit)} ${unit} wanted.`
+        : `${change}: ${ideal < 0 ? 'take out' : 'add'} ${sayGap(Math.abs(ideal), unit)} ${unit}, whatever is in.`,
       detail: known ? `${landsInside({ min, max }, unit)}; ${sayGap(fitted, unit)} is in.` : 'Mic what comes out, and the whole pack is known.',
     };
   }
@@ -109,6 +118,17 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
     return { ...at, what: 'make', words: `No pack brings the ${name} in.`, detail: gap.pack.window.because ?? '' };
   if (!isSettled(gap)) return { ...at, ...(isOut(gap.verdict) || gap.sleeve?.refusal ? withoutPack(gap) : readAgain(gap)) };
   return whenRight(open, gap, settings);
+}
+
+/** "Say what pack is in now under the cover.", "Say what is in now: shims between the cones." */
+const sayPack = ({ name }: Slot): string =>
+  name.startsWith('Pack ') ? `Say what pack is in now ${name.slice(5)}.` : `Say what is in now: ${name.toLowerCase()}.`;
+
+/** What was read of a gap, or a depth, with its unit. */
+function readWords({ now, station, unit }: GapState): string {
+  const value = nanometres(now.reading?.value ?? 0);
+  if (station.subject !== 'depth') return `${sayGap(value, unit)} ${unit}`;
+  return describeLength(value, unit === 'thou' ? 'in' : unit);
 }
 
 /** "10 to 12 lands inside": nothing that is said to is outside. */

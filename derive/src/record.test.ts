@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { newRow, stripEntryOf, type JobFacts } from '@elder-cog/contract';
-import { INSTRUMENTS, readStripLine } from '@elder-cog/core';
-import { jobReadings, recordOf } from './index.ts';
+import { newRow, stripEntryOf, type JobFacts, type Station } from '@elder-cog/contract';
+import { INSTRUMENTS, nanometres, readStripLine } from '@elder-cog/core';
+import { journalWords, jobReadings, recordOf } from './index.ts';
 import { Story } from './testing.ts';
 
 const withdraw = (story: Story, ofKind: JobFacts['withdrawals'][number]['ofKind'], ofId: string, why = 'that was wrong'): string => {
@@ -118,5 +118,18 @@ describe('the readings of a job, for a spreadsheet', () => {
     };
     // ten times as many: a square would be a hundred times as long
     expect(timed(2_000) / Math.max(timed(200), 2)).toBeLessThan(60);
+  });
+});
+
+describe('what changed of a station', () => {
+  it('says where its limits are aimed at in words and in millimetres, never in nanometres', () => {
+    const story = new Story();
+    const { station } = story;
+    const changed = (aim: Station['aim']) =>
+      journalWords('station.change', [{ table: 'station', id: station.id, before: { ...station }, after: { ...station, aim } }], story.facts);
+    expect(changed({ at: 'value', value: nanometres(62_280_800) })).toMatchObject({ from: 'the middle of its limits', to: '62.281 mm' });
+    expect(changed({ at: 'tight', closesBy: nanometres(-96_520) })).toMatchObject({
+      to: 'the least of its limits, and 0.097 mm that is still to open',
+    });
   });
 });

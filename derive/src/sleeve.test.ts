@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { mm, thou } from '@elder-cog/core';
-import { depthsOf, derive, doubtsOf, graphOf, NEW_SLEEVE, SLEEVE_CRUSHED, type GapState, type ShaftState } from './index.ts';
+import { depthsOf, derive, doubtsOf, graphOf, NEW_SLEEVE, SLEEVE_CRUSHED, triedShaft, type GapState, type ShaftState } from './index.ts';
 import { Story } from './testing.ts';
 
 /** A pinion on a crush sleeve, preload 1 to 3 thou wanted, with its depth shim said. */
@@ -70,6 +70,13 @@ describe('a float that a crush sleeve sets', () => {
     expect(gap().now.because).toContain('sleeve undone with its nut');
     // where the pinion stands follows from its shim all the same: 5 thou thinner lets it back by that, 2.5 + 0.127
     expect(depthsOf(story.facts, shaft())[0]?.now).toMatchObject({ kind: 'forecast', reading: { value: mm(2.627) } });
+  });
+  it('is told so before another depth shim is fitted: what is tried is what comes of it', () => {
+    const { story, shaft, gap } = pinion();
+    story.read('0>9');
+    const would = triedShaft(story.facts, shaft(), [{ slotId: story.slot('depthShim'), leaves: [Story.leaf(30)] }]);
+    expect(would.gaps[0]?.now).toMatchObject({ kind: 'stale', because: expect.stringContaining('sleeve undone') as unknown });
+    expect(gap().now.kind).toBe('read');
   });
   it('is as long as it was measured only till it is drawn up: then its length follows from the float', () => {
     const { story, shaft, gap, say } = pinion();

@@ -1,7 +1,7 @@
 import type { JobFacts, JobSummary } from '@elder-cog/contract';
 import { counted } from '@elder-cog/core';
 import { derive } from './derive.ts';
-import { rowHolders, worstMark, type JobState } from './jobState.ts';
+import { judgedOf, rowHolders, worstMark, type JobState } from './jobState.ts';
 import { markAsJudged } from './gap/index.ts';
 import { byTime } from './builds.ts';
 
@@ -48,7 +48,7 @@ function soundSummary(facts: JobFacts): JobSummary {
     (a, b) => byTime(b.at, a.at),
   );
   const gaps = state.shafts.flatMap((s) =>
-    s.gaps.map((g) => ({
+    judgedOf(s).map((g) => ({
       mark: markAsJudged(g),
       name: g.station.name,
       value: g.now.kind === 'read' ? (g.now.reading?.value ?? null) : null,

@@ -24,7 +24,8 @@ export function triedShaft(stored: JobFacts, { shaft, assembly, current }: Shaft
     id: TRIED,
     assemblyId: assembly.id,
     parentId: current?.build.id ?? null,
-    stage: current?.build.stage ?? 'dry',
+    // what is said first of a place is as it was found; anything else would be fitted
+    stage: tried.every(({ slotId }) => current?.fitted.has(slotId)) ? 'dry' : (current?.build.stage ?? 'dry'),
     at: current?.build.at ?? '',
     who: '',
     label: '',

@@ -64,6 +64,16 @@ const PENS: Readonly<Record<string, Pen>> = {
   ],
   rollers: (cx, cy) => [...[-2, -1, 0, 1, 2].map((i) => rect(cx + i * 15 - 6, cy - 18, 12, 36, STEEL)), axis(cx, cy, 46)],
   bush: (cx, cy) => [axis(cx, cy, 40), rect(cx - 24, cy - 20, 48, 9, BRONZE), rect(cx - 24, cy + 11, 48, 9, BRONZE)],
+  'crush sleeve': (cx, cy) => [
+    axis(cx, cy, 44),
+    ...[-1, 1].map((side) => {
+      const up = (r: number): number => cy + side * r;
+      return path(
+        `M${cx - 34},${up(13)}h20L${cx - 6},${up(20)}h12L${cx + 14},${up(13)}h20V${up(8)}h-22L${cx + 4},${up(15)}h-8L${cx - 12},${up(8)}h-22Z`,
+        STEEL,
+      );
+    }),
+  ],
   spring: (cx, cy) => Array.from({ length: 7 }, (_, i) => line(cx - 40 + i * 12, cy + 14, cx - 32 + i * 12, cy - 14, 'part', 3)),
   gear: (cx, cy) => [
     axis(cx, cy, 46),

@@ -1,9 +1,10 @@
 import type { PartType } from '../wear/index.ts';
 
 /** What a part is, from a word in its name. First that fits. */
-const NAMED: readonly (readonly [RegExp, PartType | 'cup' | 'cone' | 'flange' | 'ring' | 'seal' | 'bolts' | 'cover' | 'key'])[] = [
+const NAMED: readonly (readonly [RegExp, PartType | 'cup' | 'cone' | 'flange' | 'ring' | 'seal' | 'bolts' | 'cover' | 'key' | 'crush sleeve'])[] = [
   [/o-?ring\b/i, 'seal'],
   [/\b(?:un)?(?:sealed|shielded)\b/i, 'bearing'],
+  [/crush(?:able|ed)?[ -]?(?:sleeve|tube|spacer)|collapsible (?:sleeve|spacer)/i, 'crush sleeve'],
   [/spacer|distance piece|sleeve/i, 'bush'],
   [/thrust|washer/i, 'thrust washer'],
   [/bolts?\b|studs?\b|nuts?\b|screws?\b/i, 'bolts'],
@@ -44,6 +45,7 @@ export function partTypeOf(name: string): PartType {
     case 'seal':
     case 'bolts':
     case 'key':
+    case 'crush sleeve':
       return 'other';
     default:
       return type;
@@ -77,6 +79,7 @@ export const WAY_ROUND: Readonly<
     about: 'boss',
   },
   key: { phrases: ['tapered', 'flush', 'proud', 'round end in'], asks: null, about: '' },
+  'crush sleeve': { phrases: ['wide end in', 'wide end out', 'either way'], asks: null, about: '' },
   cover: { phrases: ['oil slot at 6', 'mark at the top', 'old gasket paper'], asks: null, about: '' },
   casing: { phrases: ['dowels stayed in it', 'breather up'], asks: null, about: '' },
   shaft: { phrases: ['splines to the output end', 'worn side down', 'drawn to the input end'], asks: null, about: '' },

@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
-import { change, withUnderstood, type FitLeaf } from '@elder-cog/contract';
+import { change, withUnderstood, type FitLeaf, type JobFacts, type StripEntry } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, thou, understand, type EntryValues, type Meaning } from '@elder-cog/core';
 import { derive, type ShaftState } from '@elder-cog/derive';
 import { Story } from '../../../derive/src/testing.ts';
-import { changeState, fitPack, keepReading, leavesFromSaid, oneByOne, setLimits, setMethod, stationChange, withdraw } from './gapActions.ts';
+import { changeState, fitPack, keepReading, leavesFromSaid, onBuild, oneByOne, setLimits, setMethod, stationChange, withdraw } from './gapActions.ts';
 
 const shaftOf = (story: Story): ShaftState => derive(story.facts).shafts[0] as ShaftState;
 const stationOf = (shaft: ShaftState) => (shaft.gaps[0] as ShaftState['gaps'][number]).station;
@@ -13,6 +13,27 @@ function limitsOf(text: string): Meaning<EntryValues['limits']> {
   if (found.kind !== 'understood') throw new Error(text);
   return found;
 }
+
+/** "Float before, 14" as the strip log keeps it. */
+const floatLine = (of: Pick<StripEntry, 'id' | 'assemblyId' | 'shaftId'>): StripEntry => ({
+  ...of,
+  supersedes: null,
+  kind: 'float',
+  text: 'Float before, 14',
+  part: 'Float before',
+  wayRound: [],
+  side: '',
+  size: thou(14),
+  written: '14',
+  unit: 'thou',
+  leaves: [],
+  bolts: null,
+  count: null,
+  inventory: false,
+  note: '',
+  who: '',
+  at: '2026-01-01T00:00:00.000Z',
+});
 
 describe('the commands behind the buttons', () => {
   it('are all ones the contract takes', () => {
@@ -76,6 +97,29 @@ describe('the commands behind the buttons', () => {
         '24',
       ),
     ).toMatchObject({ reading: { buildId: built.id, keptAs: { value: thou(24) } } });
+  });
+  it('make the build that a first reading is of, where nothing was ever said to be in', () => {
+    const story = new Story({ template: 'own', place: 'inLine' });
+    const read = (buildId: string) => withdraw('reading', buildId, '');
+    const [built, kept, ...more] = onBuild(shaftOf(story), story.facts, read);
+    expect(built).toMatchObject({ kind: 'build.add', build: { stage: 'as_found', fits: [] }, saw: null });
+    expect(kept).toMatchObject({ withdrawal: { ofId: built?.kind === 'build.add' ? built.build.id : '' } });
+    expect(more).toEqual([]);
+    const { id } = story.build(null);
+    story.read('12');
+    expect(onBuild(shaftOf(story), story.facts, read)).toMatchObject([{ withdrawal: { ofId: id } }]);
+  });
+  it('speak for it as it was put together again, where the strip log says what float it had before', () => {
+    const story = new Story({ template: 'own', place: 'inLine' });
+    const { id: shaftId, assemblyId } = shaftOf(story).shaft;
+    const facts: JobFacts = { ...story.facts, strip: [floatLine({ id: story.id(), assemblyId, shaftId })] };
+    const read = (buildId: string) => withdraw('reading', buildId, '');
+    const [found, before, again, now] = onBuild(shaftOf(story), facts, read);
+    const idOf = (each: typeof found): string => (each?.kind === 'build.add' ? each.build.id : '');
+    expect(found).toMatchObject({ build: { stage: 'as_found', parentId: null } });
+    expect(before).toMatchObject({ reading: { buildId: idOf(found), keptAs: { value: thou(14) } } });
+    expect(again).toMatchObject({ build: { stage: 'loose', parentId: idOf(found) }, saw: idOf(found) });
+    expect(now).toMatchObject({ withdrawal: { ofId: idOf(again) } });
   });
   it('change only what was asked of a station, at the revision that was seen', () => {
     const station = { ...stationOf(shaftOf(new Story())), revision: 7 };

@@ -176,12 +176,17 @@ export const stationChange = (
 export const setMethod = (station: Station, method: RawReading['method'], instrument: Instrument): Change =>
   stationChange(station, { method, instrument });
 
-const buildOf = (shaft: ShaftState, stage: Build['stage'], fits: Build['fits'], { id = newId() }: { readonly id?: string } = {}): Change => ({
+const buildOf = (
+  shaft: ShaftState,
+  stage: Build['stage'],
+  fits: Build['fits'],
+  { id = newId(), after = shaft.current?.build.id ?? null }: { readonly id?: string; readonly after?: string | null } = {},
+): Change => ({
   kind: 'build.add',
   build: {
     id,
     assemblyId: shaft.assembly.id,
-    parentId: shaft.current?.build.id ?? null,
+    parentId: after,
     stage,
     at: now(),
     who: signed(),
@@ -190,7 +195,7 @@ const buildOf = (shaft: ShaftState, stage: Build['stage'], fits: Build['fits'], 
     note: '',
     fits,
   },
-  saw: shaft.current?.build.id ?? null,
+  saw: after,
 });
 
 /** Whether anybody has said what is in a slot, or that it is not known. */
@@ -230,11 +235,16 @@ export function takeSet(
   return [...(fits.length > 0 ? [buildOf(shaft, 'dry', fits)] : []), ...raised];
 }
 
-/** What is read of a shaft is of a build: where nothing was ever said to be in it, as it was found. */
-export function onBuild(shaft: ShaftState, read: (buildId: string) => Change): Change[] {
+/**
+ * What is read of a shaft is of a build: where nothing was ever said to be in it, as it was found. Where the strip log says what float it had
+ * then, it has been apart since, and is read as it was put together again.
+ */
+export function onBuild(shaft: ShaftState, facts: JobFacts, read: (buildId: string) => Change): Change[] {
   if (shaft.current) return [read(shaft.current.build.id)];
-  const id = newId();
-  return [buildOf(shaft, 'as_found', [], { id }), read(id)];
+  const [found, again] = [newId(), newId()];
+  const asFound = foundAs(shaft, buildOf(shaft, 'as_found', [], { id: found }), facts);
+  if (asFound.length === 1) return [...asFound, read(found)];
+  return [...asFound, buildOf(shaft, 'loose', [], { id: again, after: found }), read(again)];
 }
 
 /** A float the strip log says, as the reading of a build: nobody said what it was read with. */

@@ -1,6 +1,16 @@
 import { formatDistanceToNowStrict, format } from 'date-fns';
-import { FEATURES, formatLength, formatLimits, nanometres, unitWord } from '@elder-cog/core';
-import { markAsJudged, nextOf, rowHolders, stateWords, type JobState, type RowHolder, type ShaftState, WORST_FIRST } from '@elder-cog/derive';
+import { FEATURES, formatLength, formatLimits, nanometres, unitWord, type Length, type LengthUnit } from '@elder-cog/core';
+import {
+  judgedOf,
+  markAsJudged,
+  nextOf,
+  rowHolders,
+  stateWords,
+  type JobState,
+  type RowHolder,
+  type ShaftState,
+  WORST_FIRST,
+} from '@elder-cog/derive';
 import { useRef, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Heading } from '../../kit/controls.tsx';
@@ -16,6 +26,7 @@ import { ReadingEntry } from '../Section/ReadingEntry.tsx';
 import { NoShaft } from '../Section/Section.tsx';
 import { SetUp, setUpStep } from '../Section/SetUp.tsx';
 import { PackShelf } from '../Section/PackShelf.tsx';
+import { Depth } from '../Section/Depths.tsx';
 import { Sleeve } from '../Section/Sleeve.tsx';
 import { LookAgain, MatchedWarnings } from '../WearBook/InQuestion.tsx';
 import { sizeUnit } from '../WearBook/PartRows.tsx';
@@ -41,6 +52,7 @@ export default function Bench(): JSX.Element {
     );
   const step = setUpStep(shaft, gap, { drawerEmpty: false, skipped });
   // no limits are known, and that was said: the next question stands here
+  const depth = shaft.depths?.find(({ station }) => station.id === next.stationId);
   const isPast = next.what === 'limits' && shaft.current === null && step !== 'limits';
   const pastLimits = step === 'pack' ? 'Say what pack is in now.' : `Read the ${gap.station.name.toLowerCase()}.`;
   const lastAt = state.lastReadings[0]?.takenAt;
@@ -71,7 +83,9 @@ export default function Bench(): JSX.Element {
           )}
           <div className="grid grid-cols-[minmax(0,1fr)_300px] gap-5 max-md:grid-cols-1">
             <div>
-              {step ? (
+              {depth ? (
+                <Depth depth={depth} shaft={shaft} />
+              ) : step ? (
                 <SetUp step={step} shaft={shaft} gap={gap} onMethod={() => entry.current?.focus()} />
               ) : next.what === 'fit' ? (
                 <>
@@ -93,7 +107,7 @@ export default function Bench(): JSX.Element {
             </Link>
           </div>
         </section>
-        {next.what === 'fit' && !step && (
+        {next.what === 'fit' && !step && !depth && (
           <div className="border-b border-rule">
             {gap.pack ? (
               <PackShelf shaft={shaft} gap={gap} wantsFocus={null} onFocused={() => undefined} onFitted={() => undefined} />
@@ -125,7 +139,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
   const at = (holder: RowHolder): string => whereIn({ shaft: state.shafts.find((s) => s === holder) ?? null, box: holder.assembly });
   const rows = [
     ...state.shafts.flatMap((s) =>
-      s.gaps.map((g) => ({
+      judgedOf(s).map((g) => ({
         id: g.station.id,
         mark: markAsJudged(g),
         name: g.station.name,
@@ -134,7 +148,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
         firm: g.now.kind === 'read',
         limits: g.limits?.limits ?? null,
         to: `section?shaft=${s.shaft.id}`,
-        unit: null,
+        unit: g.station.subject === 'depth' && unit === 'thou' ? ('in' as const) : null,
         more: g.accepted && g.mark === 'accepted' ? g.accepted.reason : g.now.kind === 'read' ? '' : (g.now.because ?? 'not read yet'),
       })),
     ),
@@ -247,8 +261,25 @@ function InNow({ shaft }: { shaft: ShaftState }): JSX.Element {
   );
 }
 
-function LastReadings({ state }: { state: JobState }): JSX.Element {
+const said = (value: Length, unit: LengthUnit): string => formatLength(value, unit).replace(/\.0$/, '');
+
+/** Sizes and depths are in inches where floats are in thou. */
+function useUnitOf(state: JobState): (readingId: string) => LengthUnit {
   const unit = useSettings((s) => s.unit);
+  const { facts } = useJob();
+  const rows = new Map(rowHolders(state).flatMap(({ features }) => features.map((f) => [f.station.id, f] as const)));
+  const stations = new Map(facts.stations.map((s) => [s.id, s]));
+  return (readingId) => {
+    const stationId = facts.readings.find((r) => r.id === readingId)?.stationId ?? '';
+    const feature = rows.get(stationId);
+    if (feature) return sizeUnit(feature);
+    const subject = stations.get(stationId)?.subject;
+    return unit === 'thou' && (subject === 'depth' || subject === 'link') ? 'in' : unit;
+  };
+}
+
+function LastReadings({ state }: { state: JobState }): JSX.Element {
+  const unitOf = useUnitOf(state);
   return (
     <section aria-label="Last readings" className="pt-3">
       <Heading>Last readings</Heading>
@@ -262,11 +293,7 @@ function LastReadings({ state }: { state: JobState }): JSX.Element {
             <span className="text-[15px] whitespace-nowrap text-ink2">{format(new Date(r.takenAt), 'd MMM HH:mm')}</span>
             <span className="min-w-0 py-1 leading-5 [overflow-wrap:anywhere]">{r.name}</span>
             <span className="num text-[20px] font-semibold">
-              {r.value === null
-                ? r.words
-                : r.mark === 'stale'
-                  ? `(${formatLength(r.value, unit).replace(/\.0$/, '')})`
-                  : formatLength(r.value, unit).replace(/\.0$/, '')}
+              {r.value === null ? r.words : r.mark === 'stale' ? `(${said(r.value, unitOf(r.id))})` : said(r.value, unitOf(r.id))}
             </span>
             <Mark kind={r.mark} size={24} />
           </li>

@@ -1,5 +1,15 @@
 import { axisTicks, formatLength, MARK_WORDS, nanometres, unitWord, type Length } from '@elder-cog/core';
-import { forSlot, availableFor, packWords, type GapState, type LadderRow, type PackChoice, slotStateOf } from '@elder-cog/derive';
+import {
+  forSlot,
+  availableFor,
+  packWords,
+  type GapState,
+  type LadderRow,
+  type PackChoice,
+  type Slot,
+  slotStateOf,
+  stateWords,
+} from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
 import { Heading, Primary } from '../../kit/controls.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
@@ -49,9 +59,10 @@ export default function DryBuilds(): JSX.Element {
     setWantsFit(null);
     if (best) fitButton.current?.focus();
   }, [isReckoned, gap?.needsPack, choices, best]);
-  if (!shaft || !gap || !slot) return <NoShaft jobId={state.job.id} />;
+  if (!shaft || !gap) return <NoShaft jobId={state.job.id} />;
   const step = setUpStep(shaft, gap, { drawerEmpty: lots.length === 0, skipped });
   const fit = async (choice: PackChoice): Promise<void> => {
+    if (!slot) return;
     try {
       await send(fitPack(shaft, slot.slot.id, choice.leaves));
       entry.current?.focus();
@@ -67,7 +78,8 @@ export default function DryBuilds(): JSX.Element {
           <div className="p-5">
             <Heading>No build yet</Heading>
             <p className="max-w-prose">
-              A build is the assembly as it stands: what is in it, and what was read on it. The first is written when you say what pack is in now.
+              A build is the assembly as it stands: what is in it, and what was read on it. The first is written when you say what pack is in now, or
+              read a float that no pack sets.
             </p>
           </div>
         ) : (
@@ -86,7 +98,7 @@ export default function DryBuilds(): JSX.Element {
         {best ? (
           <>
             <p className="m-0 mt-1 text-[18px]">
-              Take out <strong className="num text-[20px] font-semibold">{slot.words}</strong>,
+              Take out <strong className="num text-[20px] font-semibold">{slot?.words}</strong>,
               <br />
               put in <strong className="num text-[20px] font-semibold">{packWords(best.leaves)}</strong>.
             </p>
@@ -110,7 +122,9 @@ export default function DryBuilds(): JSX.Element {
         )}
         <div className="mt-3 border-t-2 border-ink pt-3">
           <Heading>What the builds taught</Heading>
-          {gap.lessons.length === 0 && <p className="m-0 text-ink2">Nothing yet: two builds read with different packs prove which way it goes.</p>}
+          {gap.lessons.length === 0 && <p className="m-0 text-ink2">
+              {gap.adjuster ? 'Nothing yet: two builds read with different packs prove which way it goes.' : 'Nothing yet.'}
+            </p>}
           {gap.lessons.map((lesson) => (
             <p key={lesson.words + lesson.detail} className="m-0 my-2">
               <span className="block text-[17px]">{lesson.words}</span>
@@ -137,12 +151,20 @@ function nothingToFit(gap: GapState, noneLands: boolean): string {
       : 'Nothing: it is right as it was read. Read it again to be surer.';
   if (gap.mark === 'accepted') return 'Nothing: it was accepted as it is.';
   if (gap.now.kind === 'forecast') return 'Read it first: the pack is in.';
+  if (!gap.pack && gap.now.kind === 'read') return withNoPack(gap);
   if (gap.pack?.refusal) return gap.pack.refusal.message;
   if (gap.pack?.window && !gap.pack.window.reachable) return gap.pack.window.because ?? '';
   if (gap.needsPack && !gap.pack?.known) return 'Nobody has measured what is in: the Section says how much to add or take out.';
   if (gap.needsPack && noneLands) return 'No pack on hand lands: see the Section for the shim to make.';
   if (gap.now.kind === 'read') return gap.verdict?.because ?? gap.now.because ?? 'With no limits, nothing is reckoned.';
   return 'Read the gap, and it is worked out here.';
+}
+
+/** What there is to be done about a float that no pack sets. */
+function withNoPack({ sleeve, limits, now, verdict }: GapState): string {
+  if (!limits) return 'With no limits, nothing is reckoned.';
+  if (sleeve) return sleeve.refusal ?? 'A crush sleeve sets it: the Section says how much shorter it is to become.';
+  return verdict?.because ?? now.because ?? 'No pack sets it: put in shims, choose a part by its thickness, or lap one, on the Section.';
 }
 
 /** One scale for every row, so that drift and closing-up are seen. */
@@ -178,7 +200,11 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
     <div ref={ref} className="relative min-w-0 overflow-hidden">
       <div className="relative h-14 border-b-2 border-ink">
         <span className="label absolute bottom-2 left-4 text-[18px] font-semibold">Build</span>
-        {!narrow && <span className="label absolute bottom-2 left-[110px] text-[18px] font-semibold">Pack in, {unitWord(unit)}</span>}
+        {!narrow && (
+          <span className="label absolute bottom-2 left-[110px] text-[18px] font-semibold">
+            {gap.sleeve && !gap.pack ? 'Crush sleeve' : `Pack in, ${unitWord(unit)}`}
+          </span>
+        )}
         <span className="label absolute right-[140px] bottom-2 text-[18px] font-semibold max-sm:right-4">Read</span>
         {width > 0 && (
           <svg width={width} height="56" className="absolute inset-0" aria-hidden="true">
@@ -232,7 +258,14 @@ function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }): JSX.
       )}
       <ol className="m-0 list-none p-0">
         {rows.map((row) => (
-          <Rung key={row.build.build.id} row={row} unit={unit} narrow={narrow} tallest={tallest} />
+          <Rung
+            key={row.build.build.id}
+            row={row}
+            unit={unit}
+            narrow={narrow}
+            tallest={tallest}
+            sleeveSlot={gap.pack ? null : (gap.sleeve?.slot ?? null)}
+          />
         ))}
         {next && (
           <li className="relative flex items-center justify-between border-t-2 border-dashed border-brass-text px-4" style={{ height: ROW }}>
@@ -316,7 +349,18 @@ const Hollow = ({ at, top }: { at: number; top: number }): JSX.Element => (
   </g>
 );
 
-function Rung({ row, unit, narrow, tallest }: { row: LadderRow; unit: 'thou' | 'mm'; narrow: boolean; tallest: Length }): JSX.Element {
+interface RungProps {
+  readonly row: LadderRow;
+  readonly unit: 'thou' | 'mm';
+  readonly narrow: boolean;
+  readonly tallest: Length;
+  /** the slot of the crush sleeve that sets the gap, where no pack does */
+  readonly sleeveSlot: Slot | null;
+}
+
+function Rung({ row, unit, narrow, tallest, sleeveSlot }: RungProps): JSX.Element {
+  const fitting = sleeveSlot && row.build.fitted.get(sleeveSlot.id);
+  const sleeve = sleeveSlot && (fitting?.drawnUp === undefined ? 'as found' : stateWords(sleeveSlot, fitting.state).replace(/^sleeve /, ''));
   return (
     <li
       className={`relative flex items-center justify-between border-t border-rule px-4 first:border-t-0 ${row.isNow ? 'border-l-4 border-l-blue pl-3' : ''}`}
@@ -327,9 +371,13 @@ function Rung({ row, unit, narrow, tallest }: { row: LadderRow; unit: 'thou' | '
         <span className="label block text-[15px] leading-5 font-semibold whitespace-nowrap">{row.stage}</span>
       </span>
       {narrow ? (
-        <span className="num w-16 text-[15px] font-semibold whitespace-nowrap">{packWords(row.leaves).replaceAll(' ', '')}</span>
-      ) : (
+        <span className={`num w-16 text-[15px] font-semibold ${sleeve === null ? 'whitespace-nowrap' : 'leading-4'}`}>
+          {sleeve ?? packWords(row.leaves).replaceAll(' ', '')}
+        </span>
+      ) : sleeve === null ? (
         <RungPack leaves={row.leaves} total={row.pack} unit={unit} style="on" tallest={tallest} />
+      ) : (
+        <span className="w-[180px] shrink-0 pl-3">{sleeve}</span>
       )}
       <span className="ml-auto w-[168px] shrink-0 max-sm:w-[76px]">
         <span className="flex items-center gap-3">

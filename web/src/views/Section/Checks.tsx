@@ -3,6 +3,7 @@ import type { JSX } from 'react';
 import { Heading } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
 import { keepReading, onBuild } from '../../state/gapActions.ts';
+import { useJob } from '../../state/job.ts';
 
 const SAYS: Readonly<Record<string, string>> = {
   'check.home': 'cooled, a feeler refused',
@@ -13,10 +14,11 @@ const SAYS: Readonly<Record<string, string>> = {
 /** Half of what goes wrong has no number: looked at, yes or no, and stale when the build changes. */
 export function Checks({ shaft }: { shaft: ShaftState }): JSX.Element | null {
   const { send } = useCommand();
+  const { facts } = useJob();
   if (shaft.checks.length === 0) return null;
   const say = (check: CheckState, answer: 'yes' | 'no'): void => {
     void send(
-      ...onBuild(shaft, (buildId) =>
+      ...onBuild(shaft, facts, (buildId) =>
         keepReading(check.station, buildId, { method: 'look', text: answer, understood: null, instrument: null, answer, restsOn: [] }, null, answer),
       ),
     ).catch(() => undefined);

@@ -11,7 +11,7 @@ import {
   type Instrument,
   type MarkKind,
 } from '@elder-cog/core';
-import { depthsOf, expectedAround, facesNamed, readingComesTo, type GapState, type ShaftState } from '@elder-cog/derive';
+import { depthsOf, expectedAround, facesNamed, readingComesTo, triedMark, type GapState, type ShaftState, type Tried } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Field, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
@@ -21,6 +21,7 @@ import { asUnderstood, keepReading, onBuild, withdraw } from '../../state/gapAct
 import { useJob } from '../../state/job.ts';
 import { newId, useSettings } from '../../state/settings.ts';
 import { bareUnit, originWords } from '../../state/understood.ts';
+import { PackShelf } from './PackShelf.tsx';
 import { LimitsPanel } from './SetUp.tsx';
 
 const readBy = (bare: 'thou' | 'mm'): readonly Instrument[] => instrumentsFor(['depth', 'caliper'], bare);
@@ -28,10 +29,21 @@ const readBy = (bare: 'thou' | 'mm'): readonly Instrument[] => instrumentsFor(['
 /** What a depth is, where a gap would be tight or loose. */
 const DEPTH_WORDS: Readonly<Partial<Record<MarkKind, string>>> = { tight: 'Not deep enough', loose: 'Too deep' };
 
+/** The field a depth is read in. */
+const entryOf = ({ station }: GapState): string => `depth-${station.id}`;
+
+interface DepthsProps {
+  readonly shaft: ShaftState;
+  /** the shaft with what is tried in it; null where nothing is */
+  readonly would: ShaftState | null;
+  readonly onTry: (tried: readonly Tried[] | null) => void;
+}
+
 /** How far one face is below another: read by depth micrometer, or by caliper over a parallel, and by both. */
-export function Depths({ shaft }: { shaft: ShaftState }): JSX.Element {
+export function Depths({ shaft, would, onTry }: DepthsProps): JSX.Element {
   const { facts } = useJob();
   const depths = useMemo(() => depthsOf(facts, shaft), [facts, shaft]);
+  const tried = useMemo(() => (would ? depthsOf(facts, would) : []), [facts, would]);
   const [adding, setAdding] = useState(false);
   return (
     <section aria-label="Depths" className="no-print border-t border-rule px-4 py-1">
@@ -43,13 +55,26 @@ export function Depths({ shaft }: { shaft: ShaftState }): JSX.Element {
       </div>
       {adding && <AddDepth shaft={shaft} position={20 + depths.length} onDone={() => setAdding(false)} />}
       {depths.map((depth) => (
-        <Depth key={depth.station.id} depth={depth} shaft={shaft} />
+        <Depth
+          key={depth.station.id}
+          depth={depth}
+          shaft={shaft}
+          tried={tried.find(({ station, now }) => station.id === depth.station.id && now.kind === 'forecast') ?? null}
+          onTry={onTry}
+        />
       ))}
     </section>
   );
 }
 
-function Depth({ depth, shaft }: { depth: GapState; shaft: ShaftState }): JSX.Element {
+interface DepthProps extends Pick<DepthsProps, 'shaft'> {
+  readonly depth: GapState;
+  /** what it would come to with what is tried */
+  readonly tried?: GapState | null;
+  readonly onTry?: DepthsProps['onTry'];
+}
+
+export function Depth({ depth, shaft, tried = null, onTry }: DepthProps): JSX.Element {
   const unit = useSettings((s) => s.unit);
   const typed = unit === 'mm' ? 'mm' : 'in';
   const { send } = useCommand();
@@ -86,6 +111,14 @@ function Depth({ depth, shaft }: { depth: GapState; shaft: ShaftState }): JSX.El
           Limits ▸
         </Quiet>
       </div>
+      {tried?.now.reading && (
+        <p className="m-0 flex items-center gap-x-2 text-[16px]">
+          <span className="text-brass-text">tried, it would come to</span>
+          <span className="num text-[18px] font-semibold">{formatLength(tried.now.reading.value, typed)}</span>
+          <Mark kind={triedMark(tried)} size={20} named={false} ground="var(--paper)" />
+          <span className="sr-only">{DEPTH_WORDS[triedMark(tried)] ?? MARK_WORDS[triedMark(tried)]}</span>
+        </p>
+      )}
       {(depth.verdict?.because ?? now.because) && <p className="m-0 text-[15px] leading-5 text-ink2">{depth.verdict?.because ?? now.because}</p>}
       {now.methods.length > 1 && !now.disagree && (
         <p className="m-0 text-[15px] text-ink2">
@@ -96,6 +129,18 @@ function Depth({ depth, shaft }: { depth: GapState; shaft: ShaftState }): JSX.El
         <p className="m-0 text-[15px] text-ink2">By the sizes alone it is {describeLength(fromSizes.value, typed)}.</p>
       )}
       {limits && <LimitsPanel gap={depth} quantity="depth" onDone={() => setLimits(false)} />}
+      {depth.needsPack && (
+        <div className="-mx-4">
+          <PackShelf
+            shaft={shaft}
+            gap={depth}
+            wantsFocus={null}
+            onFocused={() => undefined}
+            onFitted={() => document.getElementById(entryOf(depth))?.focus()}
+            {...(onTry ? { onTry } : {})}
+          />
+        </div>
+      )}
       <ReadDepth depth={depth} shaft={shaft} />
       {last && now.kind === 'read' && (
         <p className="m-0 flex flex-wrap items-center gap-x-3 text-[16px] text-ink2">
@@ -109,6 +154,7 @@ function Depth({ depth, shaft }: { depth: GapState; shaft: ShaftState }): JSX.El
 
 function ReadDepth({ depth, shaft }: { depth: GapState; shaft: ShaftState }): JSX.Element {
   const { send, sending } = useCommand();
+  const { facts } = useJob();
   const bare = bareUnit(depth);
   const offered = readBy(bare);
   const [by, setBy] = useState<Instrument>(
@@ -121,7 +167,7 @@ function ReadDepth({ depth, shaft }: { depth: GapState; shaft: ShaftState }): JS
       onKeep: (meaning, text) => {
         const raw = { method: 'size' as const, text, understood: asUnderstood(meaning), instrument: by, restsOn: [] };
         const value = readingComesTo(raw)?.reading.value ?? null;
-        void send(...onBuild(shaft, (buildId) => keepReading(depth.station, buildId, raw, value, text))).then(
+        void send(...onBuild(shaft, facts, (buildId) => keepReading(depth.station, buildId, raw, value, text))).then(
           () => entry.type(''),
           () => undefined,
         );
@@ -144,7 +190,7 @@ function ReadDepth({ depth, shaft }: { depth: GapState; shaft: ShaftState }): JS
       </label>
       <EntryField
         entry={entry}
-        id={`depth-${depth.station.id}`}
+        id={entryOf(depth)}
         label="Reading; proud is less than nothing"
         placeholder={bare === 'mm' ? 'like 24.36, or 34.36 - 10' : 'like 1.103, or 1.103 - .375'}
         className="min-w-56 flex-1"

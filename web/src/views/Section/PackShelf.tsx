@@ -1,5 +1,5 @@
 import { countedIn, type FitLeaf } from '@elder-cog/contract';
-import { formatLength, nanometres, nearestOf, unitWord, type Length, type PackWindow } from '@elder-cog/core';
+import { formatLength, nanometres, nearestOf, unitWord, type Length, type LengthUnit, type PackWindow } from '@elder-cog/core';
 import {
   availableFor,
   forSlot,
@@ -29,6 +29,10 @@ import { usePackChoices } from '../../workers/packs.ts';
 
 /** A place that sets where a gear stands is set for that alone. */
 const NOT_FOR_GAPS = 'What could be changed here sets where a gear stands: nothing is offered for this gap.';
+const SENSE_WORDS = {
+  gap: { [1]: 'thicker = more float', [-1]: 'thicker = less float' },
+  depth: { [1]: 'thicker = deeper', [-1]: 'thicker = less deep' },
+} as const;
 const NOTHING: ForSlot = { fits: [], toMeasure: [] };
 
 interface PackShelfProps {
@@ -55,6 +59,8 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
   const [other, setOther] = useState(false);
   const fitButton = useRef<HTMLButtonElement>(null);
   const pack = gap.pack;
+  const isDepth = gap.station.subject === 'depth';
+  const gapUnit = isDepth && unit === 'thou' ? 'in' : unit;
   const window = pack?.window ?? null;
   const slot = slotStateOf(shaft, gap);
   const { fits: available, toMeasure } = slot ? forSlot(slot, availableFor(slot.slot.id, lots, fitted)) : NOTHING;
@@ -89,7 +95,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
   const tryIt = (leaves: readonly FitLeaf[] | null): void => onTry?.(leaves && [{ slotId: slot.slot.id, leaves }]);
   // a sentence takes the width there is, and never a column of it
   const said = pack.refusal?.message ?? (window && !window.reachable ? (window.because ?? null) : null);
-  const senseWords = pack.sense === 1 ? 'thicker = more float' : pack.sense === -1 ? 'thicker = less float' : 'does not touch this gap';
+  const senseWords = pack.sense === 0 ? 'does not touch this gap' : SENSE_WORDS[isDepth ? 'depth' : 'gap'][pack.sense];
   const proof = pack.proved ? (pack.proved.contradiction ? '' : `, proved in build ${pack.proved.build}`) : '';
 
   return (
@@ -140,20 +146,20 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
             </div>
           )}
         </div>
-        <div className="@sm:max-@3xl:col-span-full print:col-auto!">
+        <div className="@sm:@max-3xl:col-span-full print:col-auto!">
           {settled !== null ? (
             <p className="m-0 text-[17px]">{settled}</p>
           ) : best ? (
             <div className="border-2 border-blue bg-sheet p-3">
               <div className="flex items-center justify-between gap-3">
                 <LeafStrip leaves={best.leaves} width={72} />
-                <span className="num text-right text-[20px] font-semibold whitespace-nowrap max-sm:whitespace-normal">{packWords(best.leaves)}</span>
+                <span className="num text-right text-[20px] leading-6 font-semibold">{packWords(best.leaves)}</span>
               </div>
               <p className="m-0 my-1 flex flex-wrap items-center gap-x-2">
                 <Mark kind="in" size={22} named={false} ground="var(--sheet)" />
                 <span className="label text-[16px] font-semibold text-good">{best.sure ? 'Right · sure' : 'Right'}</span>
                 <span className="num ml-auto whitespace-nowrap">
-                  {formatLength(best.total, unit)} → <strong className="text-[20px] font-semibold">{formatLength(best.gives, unit)}</strong>
+                  {formatLength(best.total, unit)} → <strong className="text-[20px] font-semibold">{formatLength(best.gives, gapUnit)}</strong>
                 </span>
               </p>
               <Primary ref={fitButton} enter disabled={sending} className="no-print w-full" onClick={() => void fit(best.leaves)}>
@@ -164,14 +170,14 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
             choices && window && <NoPack choices={choices} unit={unit} onFit={(leaves) => void fit(leaves)} buttonRef={fitButton} busy={sending} />
           )}
         </div>
-        <div className="flex flex-col gap-1 @sm:max-@3xl:col-span-full print:col-auto!">
+        <div className="flex flex-col gap-1 @sm:@max-3xl:col-span-full print:col-auto!">
           {settled === null &&
             choices?.choices.map((choice, i) =>
               i === chosen ? null : (
                 <Alternative
                   key={i}
                   choice={choice}
-                  unit={unit}
+                  unit={gapUnit}
                   onChoose={() => {
                     setChosen(i);
                     tryIt(choice.leaves);
@@ -267,7 +273,7 @@ function ToBeHad({ slot: { wants }, window, unit }: { slot: Slot; window: PackWi
   );
 }
 
-function Alternative({ choice, unit, onChoose }: { choice: PackChoice; unit: 'thou' | 'mm'; onChoose: () => void }): JSX.Element {
+function Alternative({ choice, unit, onChoose }: { choice: PackChoice; unit: LengthUnit; onChoose: () => void }): JSX.Element {
   return (
     <button
       type="button"

@@ -117,7 +117,7 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
     const raw = rawOf(text, meaning);
     const reading = comesTo(meaning)?.reading ?? null;
     const words = reading === null ? text : `${BOUND[reading.kind]}${describeLength(reading.value, meaning.unit === 'um' ? 'mm' : meaning.unit)}`;
-    const changes = onBuild(shaft, (buildId) => keepReading(station, buildId, raw, reading?.value ?? null, words));
+    const changes = onBuild(shaft, facts, (buildId) => keepReading(station, buildId, raw, reading?.value ?? null, words));
     try {
       await send(...changes);
     } catch {

@@ -94,7 +94,7 @@ export default function Section(): JSX.Element {
       <Sizes shaft={shaft} gap={gap} />
       <Joints shaft={shaft} gap={gap} />
       <Series shaft={shaft} />
-      <Depths shaft={shaft} />
+      <Depths shaft={shaft} would={would} onTry={onTry} />
       <Together shaft={shaft} />
       <WhenHot shaft={shaft} gap={gap} />
     </>

@@ -8,7 +8,7 @@ import { FileChooser } from '../../kit/FileChooser.tsx';
 import { tick } from '../../kit/tick.ts';
 import { useTurn } from '../../kit/turn.ts';
 import { useCommand } from '../../state/api.ts';
-import { fitPack, foundAs, onBuild, readAsSaid } from '../../state/gapActions.ts';
+import { fitPack, foundAs, readAsSaid } from '../../state/gapActions.ts';
 import { clearDraft, useDraft } from '../../state/drafts.ts';
 import { useJob } from '../../state/job.ts';
 import { sendPhoto } from '../../state/photos.ts';
@@ -82,12 +82,11 @@ export function NextOff({ lines, cameApart, assemblyId, mending, onKept, onLeave
     const gap = shaft?.gaps[0];
     if (!shaft || !gap) return [];
     const slot = slotStateOf(shaft, gap);
-    // a float that no pack sets waits for none to be said
-    const isSaid = slot === undefined || slot.fitting.leaves !== null;
-    const { kind, size, written, unit } = said;
-    if (kind === 'float' && isSaid && size !== null)
-      return onBuild(shaft, (buildId) => readAsSaid(gap.station, buildId, { size, written, unit, words: entry }));
-    if (kind !== 'pack' || isSaid || said.leaves.length === 0) return [];
+    // of a float that no pack sets this is known with the first reading
+    const isSaid = slot ? slot.fitting.leaves !== null : shaft.current !== null;
+    if (said.kind === 'float' && isSaid && said.size !== null)
+      return [readAsSaid(gap.station, shaft.current?.build.id ?? null, { size: said.size, written: said.written, unit: said.unit, words: entry })];
+    if (!slot || said.kind !== 'pack' || isSaid || said.leaves.length === 0) return [];
     const leaves = said.leaves.map((leaf) => ({ ...leaf, lotId: null }));
     return foundAs(shaft, fitPack(shaft, slot.slot.id, leaves), facts);
   };
