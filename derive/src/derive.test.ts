@@ -1,7 +1,19 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Fitted, Lot } from '@elder-cog/contract';
-import { INSTRUMENTS, mm, thou, type Length } from '@elder-cog/core';
-import { availableFor, derive, drawerReach, fittedIn, looseSheet, type LooseEntry, onHand, packChoices, summary, type GapState } from './index.ts';
+import { INSTRUMENTS, mm, TEMPLATES, thou, type Length } from '@elder-cog/core';
+import {
+  availableFor,
+  derive,
+  drawerReach,
+  fittedIn,
+  looseTemplates,
+  looseSheet,
+  type LooseEntry,
+  onHand,
+  packChoices,
+  summary,
+  type GapState,
+} from './index.ts';
 import { Story } from './testing.ts';
 
 const gap = (story: Story): GapState => derive(story.facts).shafts[0]?.gaps[0] as GapState;
@@ -293,6 +305,8 @@ describe('leaves', () => {
   });
 });
 
+const inTheirOrder = (a: string, b: string): number => Object.keys(TEMPLATES).indexOf(a) - Object.keys(TEMPLATES).indexOf(b);
+
 describe('the loose sheet', () => {
   const hand = (from: number, to: number) => ({ how: 'hand', from, to, back: null, turns: 0, direction: 'clockwise' }) as const;
   const entry: LooseEntry = {
@@ -314,6 +328,23 @@ describe('the loose sheet', () => {
     expect(looseSheet({ ...entry, place: 'betweenCones' }).sense).toBe(-1);
     expect(looseSheet({ ...entry, place: 'betweenCones', arrangement: 'backToBack' }).sense).toBe(1);
     expect(looseSheet({ ...entry, place: 'behindCone', arrangement: 'backToBack' }).refusal).toContain('does not touch this gap');
+  });
+  it('does for every ready shaft with one float, by its own sense', () => {
+    // the table of senses, by hand: a ring, a washer and a bush in line close a float, a gear's own bush opens it, shims under a plate open it
+    const senses = [
+      ['ballAndRing', 'inLine', -1],
+      ['twinGears', 'thrustWasher', -1],
+      ['plainThrust', 'thrustWasher', -1],
+      ['plainThrust', 'underCover', 1],
+      ['gearOnBush', 'thrustWasher', -1],
+      ['gearOnBush', 'inLine', 1],
+      ['thrustPlate', 'underThrustPlate', 1],
+      ['intermediate', 'betweenCones', 1],
+    ] as const;
+    for (const [template, place, sense] of senses)
+      expect([template, place, looseSheet({ ...entry, template, place }).sense]).toEqual([template, place, sense]);
+    // one with several floats wants a machine of its own, and a depth shim is never offered for a float
+    expect(looseTemplates()).toEqual(['taperPair', 'hubByNut', 'pinionByNut', ...new Set(senses.map(([template]) => template))].sort(inTheirOrder));
   });
   it('waits for what is not there, and says why a reading will not do', () => {
     for (const nothing of [{ limits: null }, { pack: null }, { reading: null }])

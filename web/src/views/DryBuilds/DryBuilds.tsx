@@ -122,9 +122,11 @@ export default function DryBuilds(): JSX.Element {
         )}
         <div className="mt-3 border-t-2 border-ink pt-3">
           <Heading>What the builds taught</Heading>
-          {gap.lessons.length === 0 && <p className="m-0 text-ink2">
+          {gap.lessons.length === 0 && (
+            <p className="m-0 text-ink2">
               {gap.adjuster ? 'Nothing yet: two builds read with different packs prove which way it goes.' : 'Nothing yet.'}
-            </p>}
+            </p>
+          )}
           {gap.lessons.map((lesson) => (
             <p key={lesson.words + lesson.detail} className="m-0 my-2">
               <span className="block text-[17px]">{lesson.words}</span>

@@ -1,4 +1,4 @@
-import { INSTRUMENTS, leavesTotal, withTolerance, type Place } from '@elder-cog/core';
+import { INSTRUMENTS, leavesTotal, TEMPLATES, withTolerance, type Place, type TemplateName } from '@elder-cog/core';
 import { looseSheet, onHand } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { useNavigate } from 'react-router';
@@ -13,7 +13,7 @@ import { inBoth } from '../../state/understood.ts';
 import { usePackChoices } from '../../workers/packs.ts';
 import { LooseAnswer } from './LooseAnswer.tsx';
 import { looseJob } from './looseJob.ts';
-import { NUTTED, PlaceDrawing, readyFor, SAYS, SPOTS } from './PlaceDrawing.tsx';
+import { NUTTED, OTHERS, PlaceDrawing, readyFor, SAYS, SPOTS, spotsOf } from './PlaceDrawing.tsx';
 
 const SET = {
   dial: { thou: INSTRUMENTS.dialThou, mm: INSTRUMENTS.dialMm },
@@ -28,6 +28,7 @@ export function LooseSheet(): JSX.Element {
   const navigate = useNavigate();
   const [place, setPlace] = useState<Place>('behindCup');
   const [nutted, setNutted] = useState(false);
+  const [other, setOther] = useState<TemplateName | null>(null);
   const [feelers, setFeelers] = useState(false);
   const bare = useSettings((st) => st.bare);
   const [typed] = useDraft('loose reading');
@@ -42,9 +43,11 @@ export function LooseSheet(): JSX.Element {
     reading: read.meaning?.value ?? null,
     place,
     arrangement: nutted ? 'backToBack' : 'faceToFace',
+    ...(other ? { template: other } : {}),
     instrument,
   });
   const { window, reading, fitted } = sheet;
+  const ready = other ? { template: other, place } : readyFor(place, nutted);
   const said = oneByOne(pack.meaning?.value ?? []);
   const hands = onHand(drawer.data?.lots ?? [], drawer.data?.fitted ?? []).filter((h) => h.onHand > 0);
   const available = [
@@ -59,7 +62,7 @@ export function LooseSheet(): JSX.Element {
     if (!limits.meaning || !read.meaning || !reading) return;
     const made = looseJob({
       machine,
-      ready: readyFor(place, nutted),
+      ready,
       pack: said,
       limits: { text: limits.text, meaning: limits.meaning },
       read: { text: read.text, meaning: read.meaning, method, instrument, value: reading.value },
@@ -74,7 +77,15 @@ export function LooseSheet(): JSX.Element {
     }
   };
 
-  const spots = nutted ? NUTTED : SPOTS;
+  const spots = other ? spotsOf(other) : nutted ? NUTTED : SPOTS;
+  const where = other ? 'there' : (SAYS[place] ?? '');
+  /** The place stays where it is, where there is such a place. */
+  const on = (template: TemplateName | null, byNut: boolean): void => {
+    const there = template ? spotsOf(template) : byNut ? NUTTED : SPOTS;
+    setOther(template);
+    setNutted(byNut);
+    if (!there.some((spot) => spot.place === place)) setPlace(there[0]?.place ?? 'behindCup');
+  };
   return (
     <div className="flex flex-col gap-2 px-4 py-3">
       <div className="flex items-baseline justify-between">
@@ -82,8 +93,8 @@ export function LooseSheet(): JSX.Element {
         <span className="text-ink2">no machine, no set-up</span>
       </div>
       <div role="radiogroup" aria-label="Where is the shim?">
-        <PlaceDrawing place={place} nutted={nutted} />
-        <div className="mt-1 grid grid-cols-4 gap-1">
+        <PlaceDrawing ready={ready} says={other ? (spots.find((spot) => spot.place === place)?.words[0] ?? '') : where} />
+        <div className={`mt-1 grid gap-1 ${other ? 'grid-cols-2' : 'grid-cols-4'}`}>
           {spots.map((spot) => (
             <button
               key={spot.place}
@@ -100,23 +111,32 @@ export function LooseSheet(): JSX.Element {
       </div>
       <p className="m-0 flex flex-wrap items-center justify-between gap-x-3 text-[17px]">
         <span>
-          Thicker {SAYS[place]} ={' '}
+          Thicker {where} ={' '}
           <strong className="font-semibold">
             {sheet.sense === 1 ? 'more float.' : sheet.sense === -1 ? 'less float.' : 'the same float: it moves the shaft.'}
           </strong>
         </span>
-        <Chip
-          on={nutted}
-          onClick={() => {
-            const other = nutted ? SPOTS : NUTTED;
-            setNutted((n) => !n);
-            // the place stays where it is, where there is such a place
-            if (!other.some((spot) => spot.place === place)) setPlace('behindCup');
-          }}
-        >
+        <Chip on={nutted} onClick={() => on(null, !nutted)}>
           cones drawn by a nut
         </Chip>
       </p>
+      <div className="flex items-center gap-x-3 text-[17px]">
+        <label htmlFor="loose-on">On</label>
+        <select
+          id="loose-on"
+          value={other ?? (nutted ? 'nut' : 'cover')}
+          onChange={({ target: { value } }) => on(OTHERS.find((each) => each === value) ?? null, value === 'nut')}
+          className="h-12 min-w-0 flex-1 border border-edge bg-sheet px-2 text-[16px]"
+        >
+          <option value="cover">a shaft closed by a cover</option>
+          <option value="nut">cones drawn together by a nut</option>
+          {OTHERS.map((each) => (
+            <option key={each} value={each}>
+              {TEMPLATES[each].title}
+            </option>
+          ))}
+        </select>
+      </div>
       <EntryField entry={limits} id="loose-limits" label="Limits" asksAtOnce inRow placeholder={bare === 'mm' ? 'like 0.04-0.09' : 'like 3½-7½'} />
       <EntryField
         entry={pack}
@@ -124,7 +144,7 @@ export function LooseSheet(): JSX.Element {
         label="Pack in now"
         asksAtOnce
         inRow
-        placeholder={bare === 'mm' ? 'like 0.40+0.15, or none' : 'like 16+7, or none'}
+        placeholder={bare === 'mm' ? 'like 0.40+0.15' : 'like 16+7'}
         says={(leaves) => inBoth(leavesTotal(leaves), bare)}
       />
       <EntryField

@@ -1,4 +1,5 @@
-import type { Place, TemplateName } from '@elder-cog/core';
+import { TEMPLATES, type Place, type TemplateName } from '@elder-cog/core';
+import { looseTemplates } from '@elder-cog/derive';
 import type { JSX } from 'react';
 import { ShaftFigure } from '../../kit/ShaftFigure.tsx';
 
@@ -46,12 +47,18 @@ export function readyFor(place: Place, nutted: boolean): Ready {
   return { template: 'taperPair', place: place === 'underCover' || place === 'behindCup' ? place : 'behindCone' };
 }
 
+/** Other arrangements than two tapers, with their own places. */
+export const OTHERS: readonly TemplateName[] = looseTemplates().filter((template) => !['taperPair', 'hubByNut', 'pinionByNut'].includes(template));
+
+/** Where a shim may be in one of the others: as it is said of a new machine. */
+export const spotsOf = (template: TemplateName): readonly Spot[] =>
+  TEMPLATES[template].places.map(({ place, says }) => ({ place, words: [says, ''] }));
+
 /** Where the shim is, on a small section: the chosen place in brass. */
-export function PlaceDrawing({ place, nutted }: { place: Place; nutted: boolean }): JSX.Element {
-  const ready = readyFor(place, nutted);
+export function PlaceDrawing({ ready, says }: { ready: Ready; says: string }): JSX.Element {
   return (
     <div className="border border-edge bg-sheet p-1">
-      <ShaftFigure origin={ready.template} place={ready.place} width="100%" height={116} says={`The shim ${SAYS[place] ?? ''}`} />
+      <ShaftFigure origin={ready.template} place={ready.place} width="100%" height={116} says={`The shim ${says}`} />
     </div>
   );
 }

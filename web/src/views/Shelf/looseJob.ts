@@ -1,5 +1,6 @@
 import { newShaft, type Change } from '@elder-cog/contract';
-import type { EntryValues, Instrument, Length, Meaning, ReadingEntry } from '@elder-cog/core';
+import { isChosen, type EntryValues, type Instrument, type Length, type Meaning, type ReadingEntry } from '@elder-cog/core';
+import { setBy } from '@elder-cog/derive';
 import { aimSaid, asUnderstood, leavesFromSaid, limitRow, type oneByOne } from '../../state/gapActions.ts';
 import { newId, useSettings } from '../../state/settings.ts';
 import type { Ready } from './PlaceDrawing.tsx';
@@ -40,8 +41,9 @@ export function looseJob({
     newId,
   });
   const gap = shaft.stations.find((s) => s.subject === 'gap');
-  // of two packs the one that moves the float, not the depth
-  const slot = shaft.places.findLast((p) => p.takes === 'leaves');
+  // of two packs the one that moves the float, not the depth; where neither does, what was said is in the last
+  const role = setBy(template, place)?.role;
+  const slot = shaft.places.find((p) => p.role === role) ?? shaft.places.findLast(isChosen);
   if (!gap || !slot) return null;
   const { method, instrument, text } = read;
   const { kind: _, ...whole } = {
