@@ -1,3 +1,4 @@
+import { solveLinear } from '../linear.ts';
 import { joining } from './joining.ts';
 
 /** One resistance between two places. */
@@ -39,8 +40,8 @@ export function flowBetween<Of extends Resistance>(links: readonly Of[], from: s
       if (there !== undefined) row[there] = (row[there] ?? 0) - 1 / resistance;
     }
   }
-  const height = solved(rows);
-  const heightOf = (place: string): number => height[at.get(nodeOf(place)) ?? -1] ?? 0;
+  const height = solveLinear(rows);
+  const heightOf = (place: string): number => height[at.get(nodeOf(place)) ?? -1]?.[0] ?? 0;
   return live
     .filter(({ a }) => reached.has(nodeOf(a)))
     .map((link) => [link, (heightOf(link.a) - heightOf(link.b)) / link.resistance] as const)
@@ -56,19 +57,4 @@ function reachedFrom(start: string, pairs: readonly (readonly [string, string])[
     }
   }
   return reached;
-}
-
-/** Gauss and Jordan with the largest pivot: each row its coefficients and, last, what they come to. */
-function solved(rows: number[][]): number[] {
-  for (let i = 0; i < rows.length; i++) {
-    const best = rows.slice(i).reduce((most, row, k) => (Math.abs(row[i] ?? 0) > Math.abs(rows[most]?.[i] ?? 0) ? i + k : most), i);
-    [rows[i], rows[best]] = [rows[best] ?? [], rows[i] ?? []];
-    const row = rows[i] ?? [];
-    const pivot = row[i] ?? 1;
-    for (const [k, other] of rows.entries()) {
-      const share = k === i ? 0 : (other[i] ?? 0) / pivot;
-      if (share !== 0) for (let c = i; c < other.length; c++) other[c] = (other[c] ?? 0) - share * (row[c] ?? 0);
-    }
-  }
-  return rows.map((row, i) => (row.at(-1) ?? 0) / (row[i] ?? 1));
 }

@@ -2,6 +2,7 @@ export * from './agreeWithForecast.ts';
 export * from './coverGapMethod.ts';
 export * from './coverShim.ts';
 export * from './edit/index.ts';
+export * from './fitTrials.ts';
 export * from './forecastGap.ts';
 export * from './gapDoubt.ts';
 export * from './gapUnderSpacer.ts';

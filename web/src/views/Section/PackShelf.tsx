@@ -117,7 +117,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
           <Refusal>{said}</Refusal>
         </p>
       )}
-      <div className="mt-2 grid grid-cols-1 gap-x-5 gap-y-3 @sm:grid-cols-[auto_1fr] @3xl:grid-cols-[auto_minmax(120px,1fr)_minmax(220px,1.5fr)_minmax(200px,1.4fr)] print:grid-cols-[auto_0.7fr_1.2fr_1.2fr]!">
+      <div className="mt-2 grid grid-cols-1 gap-x-5 gap-y-3 @sm:grid-cols-[auto_1fr] @xl:grid-cols-[auto_auto_minmax(240px,1fr)] @3xl:grid-cols-[auto_minmax(120px,1fr)_minmax(220px,1.5fr)_minmax(200px,1.4fr)] print:grid-cols-[auto_0.7fr_1.2fr_1.2fr]!">
         <div>
           <p className="m-0 mb-1 text-ink2">in now</p>
           {slot.fitting.leaves === null ? (
@@ -146,7 +146,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
             </div>
           )}
         </div>
-        <div className="@sm:@max-3xl:col-span-full print:col-auto!">
+        <div className="@sm:@max-xl:col-span-full print:col-auto!">
           {settled !== null ? (
             <p className="m-0 text-[17px]">{settled}</p>
           ) : best ? (
