@@ -3,7 +3,7 @@ import { formatLength, isMetric, leavesTotal, type Length, nanometres } from '@e
 
 import { UNKNOWN_LEAVES } from './readable.ts';
 import { remembered } from './remember.ts';
-import { slotsOf, type Slot } from './slots.ts';
+import { isPart, slotsOf, type Slot } from './slots.ts';
 
 /** What is in one place: its leaves, and its state where it has one (bolts hand tight, gasket crushed). */
 export interface Fitting {
@@ -255,9 +255,19 @@ export function changesBetween(then: BuildNow, now: BuildNow, slots: readonly Sl
   });
 }
 
+/** Another part in a place, or the same the other way round; what no build said is as it is drawn. */
+function partChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | null {
+  const name = slot.name.toLowerCase();
+  const then = { ...slot.asDrawn, ...before };
+  const now = { ...slot.asDrawn, ...after };
+  if (then.partId !== now.partId) return { slot, thicker: null, words: now.partId === null ? `${name} left out` : `another ${name}` };
+  return then.turned === now.turned ? null : { slot, thicker: null, words: `${name} turned round` };
+}
+
 /** What changed of a place that is said and not chosen: its state; a gasket that is thicker bolted up than the one before, sealant. */
 function jointChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | null {
   if (slot.kind === 'sleeve') return before.drawnUp === after.drawnUp ? null : { slot, thicker: null, words: stateWords(slot, after.state) };
+  if (isPart(slot.kind)) return partChange(slot, before, after);
   const isOther = before.state !== after.state;
   const film = (after.film ?? 0) - (before.film ?? 0);
   const isGasket = before.crushed !== after.crushed;

@@ -21,7 +21,7 @@ import { readable } from './readable.ts';
 import { acceptanceOf } from './inspections.ts';
 import { settingsOf, type SettingState } from './settings.ts';
 import type { SlotState } from './slotState.ts';
-import { slotsOf, slotsOfShaft } from './slots.ts';
+import { slotsOfShaft } from './slots.ts';
 import { featureState, markWith, pairState } from './wear.ts';
 
 /**
@@ -160,7 +160,7 @@ function checkState(facts: JobFacts, station: Station, builds: readonly BuildNow
   const last = readingsOf(facts, station.id, gone).at(-1);
   const current = builds[builds.length - 1];
   const then = builds.find((b) => b.build.id === last?.buildId);
-  const slots = slotsOf(facts).filter((s) => s.shaftId === station.shaftId);
+  const slots = slotsOfShaft(facts, station.shaftId ?? '');
   const stale =
     last !== undefined && current !== undefined && then !== current && (then === undefined || changesBetween(then, current, slots).length > 0);
   const answer = last?.raw.answer ?? 'notLooked';

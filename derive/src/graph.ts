@@ -2,6 +2,7 @@ import type { Feature, JobFacts, PartFact, PlaceFact, Shaft, Station } from '@el
 import { inSeries, isChosen, nanometres, shaftModel, ZERO, type FaceDepth, type FaceGraph, type Length, type LinearGap } from '@elder-cog/core';
 import type { BuildNow, Fitting } from './builds.ts';
 import { sizeOf } from './sizes.ts';
+import { feltBy } from './felt.ts';
 import { slotsOfShaft } from './slots.ts';
 
 /** A place with what is in it now. */
@@ -157,21 +158,23 @@ interface AskedForms {
 
 /** The gaps and depths of a shaft as it is built, or as it is drawn before anything was. */
 export function formsOf(facts: JobFacts, shaft: Shaft, current: BuildNow | null = null, { chosen = [], across = [] }: AskedForms = {}): ShaftForms {
-  const slots = slotsOfShaft(facts, shaft.id).filter((slot) => slot.kind === 'adjuster');
+  const slots = slotsOfShaft(facts, shaft.id);
+  const packs = slots.filter((slot) => slot.kind === 'adjuster');
   const stations = facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone);
   const read = stations.flatMap(({ id, reads }): FaceDepth[] => (reads?.what === 'depth' ? [{ id, from: reads.from, to: reads.to }] : []));
   const graph = graphOf(facts, shaft, { current });
   const asked = [...read, ...across];
   const { gaps, depths } = shaftModel(
     graph,
-    [...new Set([...slots.map(({ id }) => id), ...chosen])].map((id) => ({ id, length: id })),
+    [...new Set([...packs.map(({ id }) => id), ...chosen])].map((id) => ({ id, length: id })),
     { depths: asked },
   );
   const joints = jointsOf(facts, shaft, current, { graph, depths: asked });
-  const withJoints = (id: string, form: LinearGap): LinearGap => {
-    const more = joints.get(id);
-    return more ? { ...form, coefficients: { ...more, ...form.coefficients } } : form;
-  };
+  const felt = feltBy(facts, shaft, { graph: () => graphOf(facts, shaft), depths: asked, slots });
+  const withJoints = (id: string, form: LinearGap): LinearGap => ({
+    ...form,
+    coefficients: { ...felt.get(id), ...joints.get(id), ...form.coefficients },
+  });
   return {
     gaps: new Map(gaps.map(({ contact, ...form }) => [contact, withJoints(contact, form)])),
     depths: new Map(depths.map(({ id, ...form }) => [id, withJoints(id, form)])),

@@ -8,7 +8,7 @@ export interface Slot {
   readonly shaftId: string;
   readonly role: string;
   readonly name: string;
-  readonly kind: 'adjuster' | 'gasket' | 'bearing' | 'fastening' | 'sleeve';
+  readonly kind: 'adjuster' | 'gasket' | 'bearing' | 'fastening' | 'sleeve' | 'part';
   /** where its pack sits */
   readonly place: Place | null;
   /** it takes one part, and no pack of several */
@@ -17,6 +17,8 @@ export interface Slot {
   readonly isGasket?: true;
   /** what goes in it, as far as anybody said */
   readonly wants?: Wants;
+  /** of a part: what is in it, and which way round, till a build says otherwise */
+  readonly asDrawn?: { readonly partId: string | null; readonly turned: boolean };
 }
 
 const STATED: Readonly<Record<string, Slot['kind']>> = { fastening: 'fastening', bearings: 'bearing', crushSleeve: 'sleeve' };
@@ -50,11 +52,31 @@ export const slotsOf = remembered(
     }),
 );
 
-/** In the order they are asked about: packs first. */
-const ASKED: readonly Slot['kind'][] = ['adjuster', 'sleeve', 'fastening', 'gasket', 'bearing'];
+/** A place that nothing is chosen or said for: what is in it is a part, which a build may change for another, or turn. */
+export const isPart = (kind: Slot['kind']): boolean => kind === 'part';
 
-/** The slots of one shaft. */
+/** Places of which a build once said that another part is in, or the other way round. */
+const partsChanged = remembered(
+  (facts) => [facts.places, facts.builds],
+  (facts): readonly Slot[] => {
+    const slots = new Set(slotsOf(facts).map(({ id }) => id));
+    const said = new Set(
+      facts.builds.flatMap(({ fits }) => fits.filter((f) => f.partId !== undefined || f.turned !== undefined)).map((f) => f.placeId),
+    );
+    return facts.places
+      .filter(({ id }) => said.has(id) && !slots.has(id))
+      .map(({ id, shaftId, role, name, partId, turned }) => ({
+        ...{ id, shaftId, role, name, kind: 'part', place: null, isOne: false },
+        asDrawn: { partId, turned },
+      }));
+  },
+);
+
+/** In the order they are asked about: packs first. */
+const ASKED: readonly Slot['kind'][] = ['adjuster', 'sleeve', 'fastening', 'gasket', 'bearing', 'part'];
+
+/** The slots of one shaft, and the places of it that builds changed the part of. */
 export const slotsOfShaft = (facts: JobFacts, shaftId: string): readonly Slot[] =>
-  slotsOf(facts)
+  [...slotsOf(facts), ...partsChanged(facts)]
     .filter((slot) => slot.shaftId === shaftId)
     .sort((a, b) => ASKED.indexOf(a.kind) - ASKED.indexOf(b.kind));

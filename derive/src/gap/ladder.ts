@@ -129,7 +129,8 @@ export function ladderOf({ builds, slots, adjuster, sense, coefficients, reading
     const isNow = build === current;
     const agreed = packs.length > 0 && packs.length === changed.length ? byThePack(pooled?.reading ?? null, said, before?.reading ?? null) : null;
     const reading = agreed ?? pooled?.reading ?? null;
-    const stale = current && !isNow ? changesBetween(build, current, slots).filter((c) => c.slot.kind !== 'adjuster' && c.thicker === null) : [];
+    const since = current && !isNow ? touching(changesBetween(build, current, slots), coefficients) : [];
+    const stale = since.filter((c) => c.slot.kind !== 'adjuster' && c.thicker === null);
     const judged = reading && !pooled?.disagree ? judge(reading, pooled?.range ?? null, near) : null;
     rows.push({
       build,
