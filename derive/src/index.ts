@@ -33,5 +33,6 @@ export * from './slots.ts';
 export * from './specSheet.ts';
 export * from './stripLog.ts';
 export * from './summary.ts';
+export * from './taught.ts';
 export * from './tried.ts';
 export * from './wear.ts';

@@ -7,11 +7,13 @@ import {
   type LadderRow,
   type PackChoice,
   type Slot,
+  type ShaftState,
   slotStateOf,
   stateWords,
+  taughtOf,
 } from '@elder-cog/derive';
-import { useEffect, useRef, useState, type JSX } from 'react';
-import { Heading, Primary } from '../../kit/controls.tsx';
+import { useEffect, useMemo, useRef, useState, type JSX } from 'react';
+import { Heading, Primary, Refusal } from '../../kit/controls.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { Pack } from '../../kit/Pack.tsx';
 import { SumView } from '../../kit/SumView.tsx';
@@ -133,6 +135,7 @@ export default function DryBuilds(): JSX.Element {
               <span className="block text-ink2">{lesson.detail}</span>
             </p>
           ))}
+          <Together shaft={shaft} gap={gap} />
         </div>
         {gap.pack && gap.pack.sum.length > 0 && (
           <div className="mt-3 border-t border-rule pt-3">
@@ -142,6 +145,47 @@ export default function DryBuilds(): JSX.Element {
         )}
       </aside>
     </div>
+  );
+}
+
+/** What all builds say together: how far torque, a gasket or a bearing moves the gap, and the build that does not fit the others. */
+function Together({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element | null {
+  const { facts } = useJob();
+  const unit = useSettings((s) => s.unit);
+  const taught = useMemo(() => taughtOf(facts, shaft, gap), [facts, shaft, gap]);
+  if (!taught) return null;
+  // of the last build it is said already that it is not as it was forecast
+  const isSaid = (build: number): boolean => gap.ladder.some((row) => row.isNow && row.build.number === build && row.residual !== null);
+  const questioned = taught.questioned.filter(({ build }) => !isSaid(build));
+  if (taught.steps.length === 0 && questioned.length === 0) return null;
+  const said = (length: number): string => `${formatLength(nanometres(Math.abs(Math.round(length))), unit)}`;
+  return (
+    <section aria-label="All of them together" className="mt-2 border-t border-rule pt-2">
+      <h3 className="label m-0 text-[16px] font-semibold">All of them together</h3>
+      {taught.steps.map(({ from, to, value, U }) => (
+        <p key={`${from} ${to}`} className="m-0 my-1">
+          From {from} to {to} it{' '}
+          {Math.abs(value) > U ? (
+            <>
+              {value < 0 ? 'closes' : 'opens'} <span className="num font-semibold">{said(value)}</span> <span className="num">±{said(U)}</span>
+            </>
+          ) : (
+            <>
+              moves by no more than can be told: <span className="num">±{said(U)}</span>
+            </>
+          )}{' '}
+          <span className="unit text-[15px]">{unitWord(unit)}</span>.
+        </p>
+      ))}
+      {questioned.map(({ build, by }) => (
+        <p key={build} className="m-0 my-1">
+          <Refusal>
+            Build {build} does not fit the others: {said(by)} {unitWord(unit)} {by > 0 ? 'over' : 'under'} what they say. Was it seated, torqued and
+            turned? Nothing is taken from it till it is read again or taken back.
+          </Refusal>
+        </p>
+      ))}
+    </section>
   );
 }
 
@@ -370,7 +414,7 @@ function Rung({ row, unit, narrow, tallest, sleeveSlot }: RungProps): JSX.Elemen
     >
       <span className="w-[92px] shrink-0">
         <span className="num block text-[28px] leading-8 font-semibold">{row.build.number}</span>
-        <span className="label block text-[15px] leading-5 font-semibold whitespace-nowrap">{row.stage}</span>
+        <span className="label block text-[15px] leading-4 font-semibold">{row.stage}</span>
       </span>
       {narrow ? (
         <span className={`num w-16 text-[15px] font-semibold ${sleeve === null ? 'whitespace-nowrap' : 'leading-4'}`}>
