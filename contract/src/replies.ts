@@ -22,6 +22,8 @@ export const jobSummary = z.object({
       name: z.string(),
       value: lengthNm.nullable(),
       limits: z.object({ min: lengthNm.optional(), max: lengthNm.optional() }).nullable(),
+      /** it is how deep something is, and no float. Left out where it is not */
+      isDepth: z.literal(true).optional(),
     })
     .nullable(),
   next: z.string(),

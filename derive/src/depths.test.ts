@@ -114,7 +114,7 @@ describe('a depth that has limits', () => {
       marks: { section: 'loose' },
       next: { what: 'fit', words: 'Change the shim behind the head cone: 0.989 mm wanted.', detail: '0.939 to 1.039 lands inside; 0.889 is in.' },
     });
-    expect(summary(story.facts).worst).toMatchObject({ mark: 'loose', name: 'Pinion depth' });
+    expect(summary(story.facts).worst).toMatchObject({ mark: 'loose', name: 'Pinion depth', isDepth: true });
     expect(now().lastReadings[0]).toMatchObject({ name: 'Pinion depth', mark: 'loose' });
     story.fit({ depthShim: 39 });
     // 39 instead of 35: 0.1016 less
@@ -135,5 +135,15 @@ describe('a depth that has limits', () => {
     expect(derive(structuredClone(story.facts)).next.words).toBe('Read the pinion depth.');
     read('62.33');
     expect(derive(structuredClone(story.facts)).next).toMatchObject({ what: 'fit', words: expect.stringContaining('Change the pack') as unknown });
+  });
+  it('that nobody can be sure of keeps no float waiting', () => {
+    const { story, read, limit } = pinion();
+    // narrower than a depth micrometer can tell
+    limit('62.325-62.335 mm');
+    story.read('12');
+    read('62.33');
+    const now = () => derive(structuredClone(story.facts));
+    expect(now().shafts[0]?.depths?.[0]?.mark).toBe('cannotTell');
+    expect(now().next).toMatchObject({ what: 'fit', words: expect.stringContaining('Change the pack') as unknown });
   });
 });

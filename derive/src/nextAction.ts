@@ -19,13 +19,14 @@ export const nextOf = (shaft: ShaftState, settings: readonly SettingState[] = []
 const isSettled = (gap: GapState): boolean => isRight(markAsJudged(gap));
 
 /**
- * The first of a shaft that is to be settled: once every gap has been read, where a gear stands, for what sets that lies under everything else;
- * else the first of its gaps.
+ * The first of a shaft that is to be settled: a gap nobody has read; then where a gear stands, for what sets that lies under everything else,
+ * unless all that is wrong with it is that nobody can be sure; then the other gaps.
  */
 function unsettled({ gaps, depths = [] }: ShaftState): GapState | undefined {
   const open = gaps.filter((gap) => !isSettled(gap));
-  const depth = open.some(({ now }) => now.kind === 'none') ? undefined : depths.find((each) => !isSettled(each));
-  return depth ?? open[0];
+  if (open[0] && open.some(({ now }) => now.kind === 'none')) return open[0];
+  const deep = depths.filter((depth) => !isSettled(depth));
+  return deep.find(({ mark }) => mark !== 'cannotTell') ?? open[0] ?? deep[0];
 }
 
 /** What to do next of some shafts: the first of them that has anything to be done. */

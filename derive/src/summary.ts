@@ -53,6 +53,7 @@ function soundSummary(facts: JobFacts): JobSummary {
       name: g.station.name,
       value: g.now.kind === 'read' ? (g.now.reading?.value ?? null) : null,
       limits: g.limits?.limits ?? null,
+      ...(g.station.subject === 'depth' ? { isDepth: true as const } : {}),
     })),
   );
   const pairs = rowHolders(state).flatMap((s) =>

@@ -13,6 +13,9 @@ export const MARK_WORDS: Readonly<Record<MarkKind, string>> = {
   accepted: 'Accepted, outside',
 };
 
+/** Of how deep one face is below another. */
+export const DEPTH_MARK_WORDS: Readonly<Record<MarkKind, string>> = { ...MARK_WORDS, tight: 'Not deep enough', loose: 'Too deep' };
+
 export interface MarkStroke {
   readonly d: string;
   readonly as: 'fill' | 'outline' | 'cut' | 'dotted';

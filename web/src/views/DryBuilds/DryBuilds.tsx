@@ -164,17 +164,9 @@ function Together({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Ele
       <h3 className="label m-0 text-[16px] font-semibold">All of them together</h3>
       {taught.steps.map(({ from, to, value, U }) => (
         <p key={`${from} ${to}`} className="m-0 my-1">
-          From {from} to {to} it{' '}
-          {Math.abs(value) > U ? (
-            <>
-              {value < 0 ? 'closes' : 'opens'} <span className="num font-semibold">{said(value)}</span> <span className="num">±{said(U)}</span>
-            </>
-          ) : (
-            <>
-              moves by no more than can be told: <span className="num">±{said(U)}</span>
-            </>
-          )}{' '}
-          <span className="unit text-[15px]">{unitWord(unit)}</span>.
+          From {from} to {to} it {value < 0 ? 'closes' : 'opens'} <span className="num font-semibold">{said(value)}</span>{' '}
+          <span className="num">±{said(U)}</span> <span className="unit text-[15px]">{unitWord(unit)}</span>
+          {Math.abs(value) > U ? '.' : ', which may be nothing.'}
         </p>
       ))}
       {questioned.map(({ build, by }) => (

@@ -1,15 +1,14 @@
 import { newDepth, type FaceFact } from '@elder-cog/contract';
 import {
+  DEPTH_MARK_WORDS,
   describeLength,
   formatLength,
   formatLimits,
   INSTRUMENTS,
   instrumentsFor,
-  MARK_WORDS,
   nanometres,
   unitWord,
   type Instrument,
-  type MarkKind,
 } from '@elder-cog/core';
 import { depthsOf, expectedAround, facesNamed, readingComesTo, triedMark, type GapState, type ShaftState, type Tried } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
@@ -25,9 +24,6 @@ import { PackShelf } from './PackShelf.tsx';
 import { LimitsPanel } from './SetUp.tsx';
 
 const readBy = (bare: 'thou' | 'mm'): readonly Instrument[] => instrumentsFor(['depth', 'caliper'], bare);
-
-/** What a depth is, where a gap would be tight or loose. */
-const DEPTH_WORDS: Readonly<Partial<Record<MarkKind, string>>> = { tight: 'Not deep enough', loose: 'Too deep' };
 
 /** The field a depth is read in. */
 const entryOf = ({ station }: GapState): string => `depth-${station.id}`;
@@ -95,9 +91,7 @@ export function Depth({ depth, shaft, tried = null, onTry }: DepthProps): JSX.El
         )}
         {now.U !== null && value !== null && <span className="num">±{formatLength(nanometres(Math.round(now.U)), typed)}</span>}
         <Mark kind={mark} size={24} named={false} ground="var(--paper)" />
-        <span className={`label text-[17px] font-semibold ${MARK_TEXT[mark]}`}>
-          {now.kind === 'forecast' ? 'Forecast' : (DEPTH_WORDS[mark] ?? MARK_WORDS[mark])}
-        </span>
+        <span className={`label text-[17px] font-semibold ${MARK_TEXT[mark]}`}>{now.kind === 'forecast' ? 'Forecast' : DEPTH_MARK_WORDS[mark]}</span>
         <span className="text-[16px]">
           {depth.limits ? (
             <>
@@ -116,7 +110,7 @@ export function Depth({ depth, shaft, tried = null, onTry }: DepthProps): JSX.El
           <span className="text-brass-text">tried, it would come to</span>
           <span className="num text-[18px] font-semibold">{formatLength(tried.now.reading.value, typed)}</span>
           <Mark kind={triedMark(tried)} size={20} named={false} ground="var(--paper)" />
-          <span className="sr-only">{DEPTH_WORDS[triedMark(tried)] ?? MARK_WORDS[triedMark(tried)]}</span>
+          <span className="sr-only">{DEPTH_MARK_WORDS[triedMark(tried)]}</span>
         </p>
       )}
       {(depth.verdict?.because ?? now.because) && <p className="m-0 text-[15px] leading-5 text-ink2">{depth.verdict?.because ?? now.because}</p>}

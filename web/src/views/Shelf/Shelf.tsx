@@ -1,5 +1,5 @@
 import type { JobSummary } from '@elder-cog/contract';
-import { formatLength, formatLimits, MARK_WORDS, unitWord, type Place } from '@elder-cog/core';
+import { formatLength, formatLimits, DEPTH_MARK_WORDS, MARK_WORDS, unitWord, type Place } from '@elder-cog/core';
 import { format } from 'date-fns';
 import { MoreHorizontal } from 'lucide-react';
 import { lazy, useDeferredValue, useMemo, useState, type JSX } from 'react';
@@ -85,6 +85,7 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
   const navigate = useNavigate();
   const { send } = useCommand();
   const { job, shaft, worst, boxes } = summary;
+  const told = worst?.isDepth && unit === 'thou' ? 'in' : unit;
   const others = boxes.filter((b) => b !== shaft?.assembly);
   const archive = (): void => {
     void send({
@@ -130,13 +131,15 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
         {worst && (
           <p className="m-0 flex flex-wrap items-center gap-x-3 py-1">
             <Mark kind={worst.mark} named={false} ground={first ? 'var(--sheet)' : 'var(--paper)'} />
-            <span className={`label text-[18px] font-semibold ${MARK_TEXT[worst.mark]}`}>{MARK_WORDS[worst.mark]}</span>
+            <span className={`label text-[18px] font-semibold ${MARK_TEXT[worst.mark]}`}>
+              {(worst.isDepth ? DEPTH_MARK_WORDS : MARK_WORDS)[worst.mark]}
+            </span>
             <span className="ml-auto">
-              {worst.name} <span className="num text-[20px] font-semibold">{worst.value === null ? '?' : formatLength(worst.value, unit)}</span>{' '}
-              {worst.value !== null && <span className="unit text-[15px]">{unitWord(unit)}</span>}
+              {worst.name} <span className="num text-[20px] font-semibold">{worst.value === null ? '?' : formatLength(worst.value, told)}</span>{' '}
+              {worst.value !== null && <span className="unit text-[15px]">{unitWord(told)}</span>}
               {worst.limits && (
                 <span className="pl-2 text-ink2">
-                  want <span className="num">{formatLimits(worst.limits as Parameters<typeof formatLimits>[0], unit)}</span>
+                  want <span className="num">{formatLimits(worst.limits as Parameters<typeof formatLimits>[0], told)}</span>
                 </span>
               )}
             </span>
