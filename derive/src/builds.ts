@@ -3,7 +3,7 @@ import { formatLength, isMetric, leavesTotal, type Length, nanometres } from '@e
 
 import { UNKNOWN_LEAVES } from './readable.ts';
 import { remembered } from './remember.ts';
-import { isPart, slotsOf, type Slot } from './slots.ts';
+import { slotsOf, type Slot } from './slots.ts';
 
 /** What is in one place: its leaves, and its state where it has one (bolts hand tight, gasket crushed). */
 export interface Fitting {
@@ -110,6 +110,8 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
   const said = saidByReadings(facts);
   const read = buildsRead(facts);
   const slotById = new Map(slotsOf(facts).map((s) => [s.id, s]));
+  const sleeves = slotsOf(facts).filter(({ kind }) => kind === 'sleeve');
+  const packsOf = new Map(sleeves.map(({ shaftId }) => [shaftId, packIds(facts, shaftId)]));
   const known = new Map<string, BuildNow>();
   let last: BuildNow | undefined;
   for (const [number, build] of standing.entries()) {
@@ -129,7 +131,10 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
         state: fit.state ?? before.state,
       });
     }
-    for (const [sleeve, is] of sleevesDrawnUp(build, fitted, slotById)) fitted.set(sleeve, is);
+    for (const { id, shaftId } of sleeves) {
+      const drawn = drawnUp(build, id, packsOf.get(shaftId));
+      if (drawn) fitted.set(id, { ...(fitted.get(id) ?? EMPTY), ...drawn });
+    }
     last = { build, number, fitted };
     for (const fit of build.fits) {
       if (typeof fit.crushed === 'number') knownSince(fit.placeId, last, parent, known);
@@ -160,20 +165,14 @@ export const NEW_SLEEVE = 'new sleeve';
 /** A pack of its shaft was changed: nut and sleeve were off for that. */
 const SLEEVE_UNDONE = 'undone with its nut';
 
-/** The crush sleeves that a build left of another length: said to be drawn up or new, or undone for a pack of their shaft to be changed. */
-function* sleevesDrawnUp(
-  { id, stage, fits }: Build,
-  fitted: ReadonlyMap<string, Fitting>,
-  slots: ReadonlyMap<string, Slot>,
-): Generator<readonly [string, Fitting]> {
-  if (stage === 'as_found') return;
-  const undone = new Set(fits.flatMap(({ placeId }) => slots.get(placeId) ?? []).flatMap((s) => (s.kind === 'adjuster' ? [s.shaftId] : [])));
-  for (const slot of slots.values()) {
-    const isSaid = fits.some((f) => f.placeId === slot.id);
-    if (slot.kind !== 'sleeve' || !(isSaid || undone.has(slot.shaftId))) continue;
-    const was = fitted.get(slot.id) ?? EMPTY;
-    yield [slot.id, { ...was, state: isSaid ? was.state : SLEEVE_UNDONE, drawnUp: id }];
-  }
+const packIds = (facts: JobFacts, shaftId: string): ReadonlySet<string> =>
+  new Set(slotsOf(facts).flatMap((slot) => (slot.shaftId === shaftId && slot.kind === 'adjuster' ? [slot.id] : [])));
+
+/** What a build did to a crush sleeve: drew it up, put in another, or undid it for a pack of its shaft; null where it left it alone. */
+function drawnUp({ id, stage, fits }: Build, sleeveId: string, packs: ReadonlySet<string> = new Set()): Partial<Fitting> | null {
+  if (stage === 'as_found') return null;
+  if (fits.some((f) => f.placeId === sleeveId)) return { drawnUp: id };
+  return fits.some((f) => packs.has(f.placeId)) ? { state: SLEEVE_UNDONE, drawnUp: id } : null;
 }
 
 interface FoundIn {
@@ -267,7 +266,7 @@ function partChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | n
 /** What changed of a place that is said and not chosen: its state; a gasket that is thicker bolted up than the one before, sealant. */
 function jointChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | null {
   if (slot.kind === 'sleeve') return before.drawnUp === after.drawnUp ? null : { slot, thicker: null, words: stateWords(slot, after.state) };
-  if (isPart(slot.kind)) return partChange(slot, before, after);
+  if (slot.kind === 'part') return partChange(slot, before, after);
   const isOther = before.state !== after.state;
   const film = (after.film ?? 0) - (before.film ?? 0);
   const isGasket = before.crushed !== after.crushed;

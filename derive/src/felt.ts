@@ -1,7 +1,7 @@
 import type { JobFacts, PlaceFact, Shaft } from '@elder-cog/contract';
 import { shaftModel, ZERO, type FaceDepth, type FaceGraph } from '@elder-cog/core';
 import { rememberedOf } from './remember.ts';
-import { isPart, type Slot } from './slots.ts';
+import type { Slot } from './slots.ts';
 
 /** By gap (its contact) or depth (its station): 1 for a place whose change it feels, and 0 for one that is not on its way. */
 export type Felt = ReadonlyMap<string, Readonly<Record<string, 0 | 1>>>;
@@ -37,7 +37,7 @@ function felt({ places, contacts, features }: JobFacts, shaft: Shaft, { graph, d
   const lengthsOf = ({ id, kind }: Slot): readonly string[] => {
     if (kind === 'fastening') return mine.filter((c) => c.fastenerId === id).map((c) => c.id);
     if (kind === 'bearing') return mine.filter((c) => c.standId !== null).map((c) => c.id);
-    return kind === 'gasket' || isPart(kind) ? sizes(places.find((place) => place.id === id)) : [];
+    return kind === 'gasket' || kind === 'part' ? sizes(places.find((place) => place.id === id)) : [];
   };
   const asked = slots.map((slot) => ({ id: slot.id, lengths: lengthsOf(slot) })).filter(({ lengths }) => lengths.length > 0);
   if (asked.length === 0) return new Map();

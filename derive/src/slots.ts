@@ -2,7 +2,10 @@ import type { JobFacts, PlaceFact, Wants } from '@elder-cog/contract';
 import { isChosen, type Place } from '@elder-cog/core';
 import { remembered } from './remember.ts';
 
-/** A place of which something can be chosen or said: leaves, a gasket, whether its bolts are torqued, a sleeve crushed further. */
+/**
+ * A place of which something can be chosen or said: leaves, a gasket, whether its bolts are torqued, a sleeve crushed further; or one whose part
+ * a build changed for another, or turned.
+ */
 export interface Slot {
   readonly id: string;
   readonly shaftId: string;
@@ -51,9 +54,6 @@ export const slotsOf = remembered(
           ];
     }),
 );
-
-/** A place that nothing is chosen or said for: what is in it is a part, which a build may change for another, or turn. */
-export const isPart = (kind: Slot['kind']): boolean => kind === 'part';
 
 /** Places of which a build once said that another part is in, or the other way round. */
 const partsChanged = remembered(

@@ -270,7 +270,7 @@ function useUnitOf(state: JobState): (readingId: string) => LengthUnit {
   const rows = new Map(rowHolders(state).flatMap(({ features }) => features.map((f) => [f.station.id, f] as const)));
   const stations = new Map(facts.stations.map((s) => [s.id, s]));
   return (readingId) => {
-    const stationId = facts.readings.find((r) => r.id === readingId)?.stationId ?? '';
+    const stationId = facts.readings.findLast((r) => r.id === readingId)?.stationId ?? '';
     const feature = rows.get(stationId);
     if (feature) return sizeUnit(feature);
     const subject = stations.get(stationId)?.subject;
