@@ -51,8 +51,8 @@ export default function Bench(): JSX.Element {
       </>
     );
   const step = setUpStep(shaft, gap, { drawerEmpty: false, skipped });
-  // no limits are known, and that was said: the next question stands here
   const depth = shaft.depths?.find(({ station }) => station.id === next.stationId);
+  // no limits are known, and that was said: the next question stands here
   const isPast = next.what === 'limits' && shaft.current === null && step !== 'limits';
   const pastLimits = step === 'pack' ? 'Say what pack is in now.' : `Read the ${gap.station.name.toLowerCase()}.`;
   const lastAt = state.lastReadings[0]?.takenAt;
