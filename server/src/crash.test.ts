@@ -51,7 +51,7 @@ beforeAll(async () => {
   const workshop = openWorkshop(folder);
   importFile(workshop.db, DEMO);
   workshop.close();
-}, 60_000);
+});
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 describe('the power goes in the middle of a burst of writes', () => {

@@ -149,7 +149,7 @@ describe('a bad file', () => {
     expect(readdirSync(folder)).not.toContain('photos');
     workshop.close();
     rmSync(folder, { recursive: true, force: true });
-  }, 60_000);
+  });
 
   it('while one is brought in, going back to a backup is refused, and works when it is done', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'elder-cog-busy-'));
@@ -164,5 +164,5 @@ describe('a bad file', () => {
     await app.close();
     workshop.close();
     rmSync(folder, { recursive: true, force: true });
-  }, 60_000);
+  });
 });

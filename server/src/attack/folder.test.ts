@@ -105,7 +105,7 @@ describe('a data folder with one of its files spoilt', () => {
         workshop.close();
         open = null;
       }
-    }, 120_000);
+    });
 
   it('a database of another workshop in its place: said, gone on with only if that is wanted, and its backups never take the old ones’ place', async () => {
     const other = mkdtempSync(join(tmpdir(), 'elder-cog-other-'));

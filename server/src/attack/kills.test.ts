@@ -32,7 +32,7 @@ const STEPS = [
 let server: string;
 beforeAll(async () => {
   server = await bundledServer('kills');
-}, 60_000);
+});
 
 const folders: string[] = [];
 afterAll(() => folders.forEach((folder) => rmSync(folder, { recursive: true, force: true })));
