@@ -1,4 +1,4 @@
-import { describeLength, insideOf, nanometres, sayGap, type Limits } from '@elder-cog/core';
+import { describeLength, insideOf, nanometres, sayGap, unitOfSizes, type Limits } from '@elder-cog/core';
 import type { NextAction, ShaftState } from './jobState.ts';
 import { isOut, isRight, isScrap, markAsJudged, type GapState } from './gap/index.ts';
 import type { SettingState } from './settings.ts';
@@ -129,7 +129,7 @@ const sayPack = ({ name }: Slot): string =>
 function readWords({ now, station, unit }: GapState): string {
   const value = nanometres(now.reading?.value ?? 0);
   if (station.subject !== 'depth') return `${sayGap(value, unit)} ${unit}`;
-  return describeLength(value, unit === 'thou' ? 'in' : unit);
+  return describeLength(value, unitOfSizes(unit));
 }
 
 /** "10 to 12 lands inside": nothing that is said to is outside. */

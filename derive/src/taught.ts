@@ -12,7 +12,7 @@ import {
 } from '@elder-cog/core';
 import { changesBetween, stateWords, type BuildNow } from './builds.ts';
 import { doubtsOf } from './doubt.ts';
-import { carriedBy, touching, type GapState, type LadderRow } from './gap/index.ts';
+import { carried, touching, type GapState, type LadderRow } from './gap/index.ts';
 import { formAt, formsOf } from './graph.ts';
 import type { ShaftState } from './jobState.ts';
 import type { Slot } from './slots.ts';
@@ -56,7 +56,16 @@ export function taughtOf(facts: JobFacts, shaft: ShaftState, gap: GapState): Tau
     const known = changes.filter(({ thicker }) => thicker !== null);
     const isAlike = changes.every(({ slot, thicker }) => thicker !== null || STATED.has(slot.kind));
     if (!row.reading || !isAlike) return [];
-    return [{ row, trial: { state: stateOf(row.build), packChange: nanometres(-carriedBy(known, coefficients)), reading: row.reading } }];
+    return [
+      {
+        row,
+        trial: {
+          state: stateOf(row.build),
+          packChange: nanometres(row.reading.value - carried(row.reading, known, coefficients).value),
+          reading: row.reading,
+        },
+      },
+    ];
   });
   const fitted = fittedFrom(facts, shaft, { gap, trials: trials.map(({ trial }) => trial), isNow: last.isNow });
   if (!fitted) return null;

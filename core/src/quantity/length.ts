@@ -64,6 +64,9 @@ export const smallUnit = (unit: LengthUnit): 'thou' | 'mm' => (isMetric(unit) ? 
 /** The unit the same length is shown in on the other side: thou beside mm, mm beside thou or inches. */
 export const otherUnit = (unit: LengthUnit): LengthUnit => (isMetric(unit) ? 'thou' : 'mm');
 
+/** What sizes and depths are told in, where floats and packs are told in `unit`. */
+export const unitOfSizes = (unit: 'thou' | 'mm'): 'in' | 'mm' => (unit === 'mm' ? 'mm' : 'in');
+
 const DECIMALS: Readonly<Record<LengthUnit, number>> = { mm: 3, in: 4, thou: 1, um: 0 };
 
 /**

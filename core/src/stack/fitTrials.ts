@@ -160,8 +160,7 @@ const varianceOf = ({ covariance }: Posterior, of: readonly number[]): number =>
 const sdOf = (posterior: Posterior, of: readonly number[]): number => Math.sqrt(Math.max(0, varianceOf(posterior, of)));
 
 /** How far a row lies from what everything else says, in its own doubt and theirs. */
-function strangeness(rows: readonly Row[], row: Row): number {
-  const posterior = leastSquares(rows);
+function strangeness(posterior: Posterior, row: Row): number {
   const [mean, variance] = [meanOf(posterior, row.of), varianceOf(posterior, row.of)];
   // with the row taken out of it again
   const rest = 1 / variance - 1 / row.u ** 2;
@@ -176,8 +175,8 @@ function asked(before: readonly Row[], rows: readonly (Row | null)[]): { questio
   for (;;) {
     const left = rows.flatMap((row, i) => (row && !ignored.has(i) ? [{ row, i }] : []));
     const limit = normalQuantile(1 - 1 / (2 * ONE_IN * Math.max(1, left.length)));
-    const all = [...before, ...left.map(({ row }) => row)];
-    const strange = left.map(({ row, i }) => ({ i, by: strangeness(all, row) })).sort((a, b) => b.by - a.by);
+    const posterior = leastSquares([...before, ...left.map(({ row }) => row)]);
+    const strange = left.map(({ row, i }) => ({ i, by: strangeness(posterior, row) })).sort((a, b) => b.by - a.by);
     const [worst, next] = strange;
     if (!worst || worst.by <= limit) return { questioned: [...ignored], ignored };
     const alike = strange.filter(({ by }) => by > limit && by >= worst.by * TIE);

@@ -1,3 +1,5 @@
+import { CRUSH_SLEEVE } from './partTypes.ts';
+
 /** What can hurt somebody as a thing comes off or is cleaned, from the words it is called by, in either vocabulary. */
 const CAUTIONS: readonly (readonly [name: RegExp, says: string])[] = [
   [
@@ -13,7 +15,7 @@ const CAUTIONS: readonly (readonly [name: RegExp, says: string])[] = [
     /axle|transfer|gearbox|differential|final drive|casing|housing|\bcase\b|cluster|laygear|third member/i,
     'Heavy: two people or a hoist, and never under a vehicle on a jack.',
   ],
-  [/crush(?:able|ed)?[ -]?(?:sleeve|tube|spacer)|collapsible (?:sleeve|spacer)/i, 'A crush sleeve is used once: a new one goes in.'],
+  [CRUSH_SLEEVE, 'A crush sleeve is used once: a new one goes in.'],
   [/\btab|lock(?:ing)?[ -]?(?:washer|plate|wire)|split pin|cotter pin|nyloc/i, 'Locking devices are not used twice unless they are made to be.'],
 ];
 

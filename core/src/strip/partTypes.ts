@@ -1,10 +1,13 @@
 import type { PartType } from '../wear/index.ts';
 
+/** What a crush sleeve is called. */
+export const CRUSH_SLEEVE = /crush(?:able|ed)?[ -]?(?:sleeve|tube|spacer)|collapsible (?:sleeve|spacer)/i;
+
 /** What a part is, from a word in its name. First that fits. */
 const NAMED: readonly (readonly [RegExp, PartType | 'cup' | 'cone' | 'flange' | 'ring' | 'seal' | 'bolts' | 'cover' | 'key' | 'crush sleeve'])[] = [
   [/o-?ring\b/i, 'seal'],
   [/\b(?:un)?(?:sealed|shielded)\b/i, 'bearing'],
-  [/crush(?:able|ed)?[ -]?(?:sleeve|tube|spacer)|collapsible (?:sleeve|spacer)/i, 'crush sleeve'],
+  [CRUSH_SLEEVE, 'crush sleeve'],
   [/spacer|distance piece|sleeve/i, 'bush'],
   [/thrust|washer/i, 'thrust washer'],
   [/bolts?\b|studs?\b|nuts?\b|screws?\b/i, 'bolts'],

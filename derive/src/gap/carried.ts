@@ -19,7 +19,3 @@ export const carried = (reading: Reading, changes: readonly SlotChange[], coeffi
     coefficients,
     changes: Object.fromEntries(changes.flatMap(({ slot, thicker }) => (thicker === null ? [] : [[slot.id, { by: thicker }]]))),
   });
-
-/** How far a gap moves over some changes whose thickness is known. */
-export const carriedBy = (changes: readonly SlotChange[], coefficients: Coefficients): number =>
-  changes.reduce((sum, { slot, thicker }) => sum + (coefficients[slot.id] ?? 0) * (thicker ?? 0), 0);

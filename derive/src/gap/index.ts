@@ -1,4 +1,4 @@
-export { carriedBy, touching } from './carried.ts';
+export { carried, touching } from './carried.ts';
 export * from './gapNow.ts';
 export * from './gapState.ts';
 export * from './judged.ts';

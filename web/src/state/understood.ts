@@ -1,4 +1,4 @@
-import { describeLength, formatLength, insideOf, type Length, nanometres, otherUnit, ReckoningError, smallUnit } from '@elder-cog/core';
+import { describeLength, formatLength, insideOf, type Length, nanometres, otherUnit, ReckoningError, smallUnit, unitOfSizes } from '@elder-cog/core';
 import type { Limit } from '@elder-cog/contract';
 import { SOURCE_WORDS, type GapState } from '@elder-cog/derive';
 import { useSettings } from './settings.ts';
@@ -27,7 +27,7 @@ export const inBoth = (nm: number, first: 'thou' | 'mm' = 'thou'): string =>
 
 /** A size as it would be typed, in the system its field thinks in; nothing where nobody has measured it. */
 export function asTyped(size: Length | null | undefined, bare: 'thou' | 'mm'): string {
-  const unit = bare === 'mm' ? 'mm' : 'in';
+  const unit = unitOfSizes(bare);
   return size === null || size === undefined ? '' : `${formatLength(size, unit)} ${unit}`;
 }
 

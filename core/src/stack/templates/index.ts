@@ -34,6 +34,12 @@ interface Choice {
   readonly gasket?: true;
 }
 
+/** Where the depth shim of a pinion sits. */
+const DEPTH_SHIMS: Choice['places'] = [
+  { place: 'behindCone', says: 'behind the head cone' },
+  { place: 'behindCup', says: 'behind the head cup' },
+];
+
 /** The choices a newcomer sees: which arrangement, how it is told from its neighbour, and where its shims can sit. */
 export const TEMPLATES: Readonly<Record<TemplateName, Choice>> = {
   taperPair: {
@@ -59,19 +65,13 @@ export const TEMPLATES: Readonly<Record<TemplateName, Choice>> = {
   pinionByNut: {
     title: 'Bevel pinion drawn up by a nut',
     says: 'a depth shim at its head, a distance piece and shims between the cones',
-    places: [
-      { place: 'behindCone', says: 'behind the head cone' },
-      { place: 'behindCup', says: 'behind the head cup' },
-    ],
+    places: DEPTH_SHIMS,
     make: pinionByNut,
   },
   pinionBySleeve: {
     title: 'Bevel pinion on a crush sleeve',
     says: 'a depth shim at its head; no pack between the cones, but a sleeve that the nut crushes, once',
-    places: [
-      { place: 'behindCone', says: 'behind the head cone' },
-      { place: 'behindCup', says: 'behind the head cup' },
-    ],
+    places: DEPTH_SHIMS,
     make: pinionBySleeve,
   },
   ballAndRing: {

@@ -1,5 +1,5 @@
 import { formatDistanceToNowStrict, format } from 'date-fns';
-import { FEATURES, formatLength, formatLimits, nanometres, unitWord, type Length, type LengthUnit } from '@elder-cog/core';
+import { FEATURES, formatLength, formatLimits, nanometres, unitOfSizes, unitWord, type Length, type LengthUnit } from '@elder-cog/core';
 import {
   judgedOf,
   markAsJudged,
@@ -148,7 +148,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
         firm: g.now.kind === 'read',
         limits: g.limits?.limits ?? null,
         to: `section?shaft=${s.shaft.id}`,
-        unit: g.station.subject === 'depth' && unit === 'thou' ? ('in' as const) : null,
+        unit: g.station.subject === 'depth' ? unitOfSizes(unit) : null,
         more: g.accepted && g.mark === 'accepted' ? g.accepted.reason : g.now.kind === 'read' ? '' : (g.now.because ?? 'not read yet'),
       })),
     ),
@@ -267,14 +267,15 @@ const said = (value: Length, unit: LengthUnit): string => formatLength(value, un
 function useUnitOf(state: JobState): (readingId: string) => LengthUnit {
   const unit = useSettings((s) => s.unit);
   const { facts } = useJob();
-  const rows = new Map(rowHolders(state).flatMap(({ features }) => features.map((f) => [f.station.id, f] as const)));
-  const stations = new Map(facts.stations.map((s) => [s.id, s]));
+  // of the few that are shown: looked for, and no list made of all there are
   return (readingId) => {
-    const stationId = facts.readings.findLast((r) => r.id === readingId)?.stationId ?? '';
-    const feature = rows.get(stationId);
+    const stationId = facts.readings.findLast((r) => r.id === readingId)?.stationId;
+    const feature = rowHolders(state)
+      .flatMap(({ features }) => features)
+      .find((f) => f.station.id === stationId);
     if (feature) return sizeUnit(feature);
-    const subject = stations.get(stationId)?.subject;
-    return unit === 'thou' && (subject === 'depth' || subject === 'link') ? 'in' : unit;
+    const subject = facts.stations.find((s) => s.id === stationId)?.subject;
+    return subject === 'depth' || subject === 'link' ? unitOfSizes(unit) : unit;
   };
 }
 

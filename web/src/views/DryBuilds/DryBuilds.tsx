@@ -158,7 +158,7 @@ function Together({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Ele
   const isSaid = (build: number): boolean => gap.ladder.some((row) => row.isNow && row.build.number === build && row.residual !== null);
   const questioned = taught.questioned.filter(({ build }) => !isSaid(build));
   if (taught.steps.length === 0 && questioned.length === 0) return null;
-  const said = (length: number): string => `${formatLength(nanometres(Math.abs(Math.round(length))), unit)}`;
+  const said = (length: number): string => formatLength(nanometres(Math.abs(length)), unit);
   return (
     <section aria-label="All of them together" className="mt-2 border-t border-rule pt-2">
       <h3 className="label m-0 text-[16px] font-semibold">All of them together</h3>

@@ -7,6 +7,7 @@ import {
   INSTRUMENTS,
   instrumentsFor,
   nanometres,
+  unitOfSizes,
   unitWord,
   type Instrument,
 } from '@elder-cog/core';
@@ -72,7 +73,7 @@ interface DepthProps extends Pick<DepthsProps, 'shaft'> {
 
 export function Depth({ depth, shaft, tried = null, onTry }: DepthProps): JSX.Element {
   const unit = useSettings((s) => s.unit);
-  const typed = unit === 'mm' ? 'mm' : 'in';
+  const typed = unitOfSizes(unit);
   const { send } = useCommand();
   const [limits, setLimits] = useState(false);
   const { station, now, mark, fromSizes } = depth;

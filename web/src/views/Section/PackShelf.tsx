@@ -1,5 +1,5 @@
 import { countedIn, type FitLeaf } from '@elder-cog/contract';
-import { formatLength, nanometres, nearestOf, unitWord, type Length, type LengthUnit, type PackWindow } from '@elder-cog/core';
+import { formatLength, nanometres, nearestOf, unitOfSizes, unitWord, type Length, type LengthUnit, type PackWindow } from '@elder-cog/core';
 import {
   availableFor,
   forSlot,
@@ -60,7 +60,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
   const fitButton = useRef<HTMLButtonElement>(null);
   const pack = gap.pack;
   const isDepth = gap.station.subject === 'depth';
-  const gapUnit = isDepth && unit === 'thou' ? 'in' : unit;
+  const gapUnit = isDepth ? unitOfSizes(unit) : unit;
   const window = pack?.window ?? null;
   const slot = slotStateOf(shaft, gap);
   const { fits: available, toMeasure } = slot ? forSlot(slot, availableFor(slot.slot.id, lots, fitted)) : NOTHING;

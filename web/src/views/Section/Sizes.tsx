@@ -1,5 +1,15 @@
 import type { Feature } from '@elder-cog/contract';
-import { describeLength, instrumentsFor, meantBy, solveUnknown, type Instrument, type Length, type Meaning, type Understood } from '@elder-cog/core';
+import {
+  describeLength,
+  instrumentsFor,
+  meantBy,
+  solveUnknown,
+  unitOfSizes,
+  type Instrument,
+  type Length,
+  type Meaning,
+  type Understood,
+} from '@elder-cog/core';
 import {
   contactsOf,
   expectedAround,
@@ -155,7 +165,7 @@ interface SizeFieldProps {
 
 function SizeField({ shaftId, feature, size, bare, how }: SizeFieldProps): JSX.Element {
   const { send } = useCommand();
-  const typed = bare === 'mm' ? 'mm' : 'in';
+  const typed = unitOfSizes(bare);
   const clear = (): void => {
     for (const { id } of size.readings) void send(withdraw('reading', id, 'no size')).catch(() => undefined);
   };

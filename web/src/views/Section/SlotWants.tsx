@@ -1,5 +1,5 @@
 import type { Wants } from '@elder-cog/contract';
-import { describeLength, readSupplierRange, type Length } from '@elder-cog/core';
+import { describeLength, readSupplierRange, unitOfSizes, type Length } from '@elder-cog/core';
 import type { ForSlot, Slot } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
@@ -57,7 +57,7 @@ function wantsWords({ bore, outside, tang, side, supply }: Wants, unit: 'thou' |
   return each.filter((words) => words !== '').join(', ');
 }
 
-const size = (length: Length, unit: 'thou' | 'mm'): string => describeLength(length, unit === 'mm' ? 'mm' : 'in');
+const size = (length: Length, unit: 'thou' | 'mm'): string => describeLength(length, unitOfSizes(unit));
 
 const counted = (leaves: ForSlot['toMeasure']): string => (leaves.length === 1 ? 'One' : `${leaves.length} thicknesses`);
 

@@ -1,5 +1,5 @@
 import type { JobSummary } from '@elder-cog/contract';
-import { formatLength, formatLimits, DEPTH_MARK_WORDS, MARK_WORDS, unitWord, type Place } from '@elder-cog/core';
+import { formatLength, formatLimits, DEPTH_MARK_WORDS, MARK_WORDS, unitOfSizes, unitWord, type Place } from '@elder-cog/core';
 import { format } from 'date-fns';
 import { MoreHorizontal } from 'lucide-react';
 import { lazy, useDeferredValue, useMemo, useState, type JSX } from 'react';
@@ -85,7 +85,7 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
   const navigate = useNavigate();
   const { send } = useCommand();
   const { job, shaft, worst, boxes } = summary;
-  const told = worst?.isDepth && unit === 'thou' ? 'in' : unit;
+  const told = worst?.isDepth ? unitOfSizes(unit) : unit;
   const others = boxes.filter((b) => b !== shaft?.assembly);
   const archive = (): void => {
     void send({
