@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { FILE_VERSION } from './constants.ts';
-import { id, lot, time, who } from './facts/index.ts';
+import { id, lot, ownInstrument, time, who } from './facts/index.ts';
 import { jobFacts, type JobFacts } from './tables.ts';
 import { lastWrittenIn, placedJob, upgradeEntry } from './toPlaces.ts';
 import { understoodIn } from './understoodThen.ts';
@@ -49,13 +49,14 @@ export const jobFile = z.object({
   lots: z.array(lot).max(10_000),
 });
 
-/** A whole workshop in a file: every job, the Drawer and the journal. `workshop.json` in a `.eldercog.zip`, or by itself. */
+/** A whole workshop in a file: every job, the Drawer with its instruments, and the journal. `workshop.json` in a `.eldercog.zip`, or by itself. */
 export const workshopFile = z.object({
   format: z.literal('elder-cog/workshop'),
   version: z.literal(FILE_VERSION),
   madeAt: time,
   jobs: z.array(jobFacts).max(10_000),
   lots: z.array(lot).max(10_000),
+  instruments: z.array(ownInstrument).max(1000),
   journal: z.array(journalEntry),
 });
 
@@ -140,6 +141,15 @@ function fromSix(file: Rows): Rows {
 /** From version 7: everything was judged by itself. */
 const fromSeven = (file: Rows): Rows => ({ ...upgradeJobs(file, (facts) => ({ settings: [], ...facts })), version: 8 });
 
+const NOTHING_BESIDE_BUILDS = { feels: [], temporaries: [], removals: [], closings: [] };
+
+/** From version 8: nobody said how a build felt, what was in for the time being or taken off a part, or which instruments there are. */
+const fromEight = (file: Rows): Rows => ({
+  ...upgradeJobs(file, (facts) => ({ ...NOTHING_BESIDE_BUILDS, ...facts })),
+  ...(Array.isArray(file.jobs) ? { instruments: [] } : {}),
+  version: 9,
+});
+
 /**
  * A file of any version this program has ever written, as the newest. What is not such a file comes back as it is, for the schema to
  * say what is wrong with it.
@@ -154,5 +164,6 @@ export function upgradeFile(raw: unknown): unknown {
   const fifth = fourth.version === 4 ? fromFour(fourth) : fourth;
   const sixth = fifth.version === 5 ? fromFive(fifth) : fifth;
   const seventh = sixth.version === 6 ? fromSix(sixth) : sixth;
-  return seventh.version === 7 ? fromSeven(seventh) : seventh;
+  const eighth = seventh.version === 7 ? fromSeven(seventh) : seventh;
+  return eighth.version === 8 ? fromEight(eighth) : eighth;
 }

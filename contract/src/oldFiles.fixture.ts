@@ -13,4 +13,6 @@ export const OLD_FILES = [
   'job-v6.json',
   'workshop-v7.json',
   'job-v7.json',
+  'workshop-v8.json',
+  'job-v8.json',
 ] as const;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fitted, id, job, lengthNm, lot, photo, time } from './facts/index.ts';
+import { fitted, id, job, lengthNm, lot, method, ownInstrument, photo, time } from './facts/index.ts';
 import type { JobFacts } from './tables.ts';
 import { commandReply, errorReply, rowEffect } from './commands.ts';
 import { FILE_VERSION } from './constants.ts';
@@ -81,7 +81,23 @@ export const undoableReply = z.object({
     .nullable(),
 });
 export type UndoableReply = z.output<typeof undoableReply>;
-export const drawerReply = z.object({ lots: z.array(lot), fitted: z.array(fitted) });
+/** How well an instrument repeats, by all that was read with it in the workshop more than once. */
+export const repeatability = z.object({
+  name: z.string(),
+  method,
+  /** one standard deviation of a single reading, nm */
+  s: z.number(),
+  dof: z.int().min(1),
+  /** readings it was found from */
+  readings: z.int().min(2),
+});
+export type Repeatability = z.output<typeof repeatability>;
+export const drawerReply = z.object({
+  lots: z.array(lot),
+  fitted: z.array(fitted),
+  instruments: z.array(ownInstrument),
+  repeatability: z.array(repeatability),
+});
 /** The journal of one job, newest first, without the rows themselves. */
 export const journalReply = z.object({
   entries: z.array(

@@ -3,8 +3,10 @@ import {
   acceptance,
   assembly,
   build,
+  closing,
   contact,
   feature,
+  feel,
   inspection,
   job,
   limit,
@@ -12,15 +14,18 @@ import {
   lot,
   matchedSet,
   openItem,
+  ownInstrument,
   part,
   photo,
   place,
   reading,
+  removal,
   setting,
   shaft,
   spec,
   station,
   stripEntry,
+  temporary,
   withdrawal,
   type Job,
 } from './facts/index.ts';
@@ -29,7 +34,7 @@ import { to, type Checking, type Named } from './rowRules.ts';
 /** One table: its rows, what they are called, and what holds of them. */
 interface Table<Schema extends z.ZodType, Facts extends string | null> {
   readonly row: Schema;
-  /** under what name its rows stand among a job's facts; null for the job itself, and for leaves, which are the Drawer's */
+  /** under what name its rows stand among a job's facts; null for the job itself, and for leaves and instruments, which are the Drawer's */
   readonly facts: Facts;
   /** what a person calls a row of it */
   readonly called: string;
@@ -54,6 +59,7 @@ const table = <Schema extends z.ZodType, Facts extends string | null>(of: Table<
 export const TABLES = {
   job: table({ row: job, facts: null, called: 'a machine' }),
   lot: table({ row: lot, facts: null, called: 'leaves' }),
+  instrument: table({ row: ownInstrument, facts: null, called: 'an instrument' }),
   assembly: table({
     row: assembly,
     facts: 'assemblies',
@@ -160,6 +166,26 @@ export const TABLES = {
     called: 'a reading',
     line: { field: 'supersedes', called: 'an earlier reading', before: (r) => r.supersedes },
     names: (r) => [...to('station', 'stationId', r.stationId), ...to('build', 'buildId', r.buildId), ...to('reading', 'supersedes', r.supersedes)],
+  }),
+  feel: table({ row: feel, facts: 'feels', called: 'how a build felt', names: (r) => to('build', 'buildId', r.buildId) }),
+  temporary: table({
+    row: temporary,
+    facts: 'temporaries',
+    called: 'something in for the time being',
+    line: { field: 'outOf', called: 'something counted in before it', before: (r) => r.outOf },
+    names: (r) => [...to('assembly', 'assemblyId', r.assemblyId), ...to('build', 'buildId', r.buildId), ...to('temporary', 'outOf', r.outOf)],
+  }),
+  removal: table({
+    row: removal,
+    facts: 'removals',
+    called: 'what was taken off a part',
+    names: (r) => [...to('station', 'stationId', r.stationId), ...to('reading', 'after', r.after), ...to('build', 'buildId', r.buildId)],
+  }),
+  closing: table({
+    row: closing,
+    facts: 'closings',
+    called: 'a station that is done',
+    names: (r) => [...to('station', 'stationId', r.stationId), ...to('reading', 'readingId', r.readingId)],
   }),
   strip: table({
     row: stripEntry,

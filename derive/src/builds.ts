@@ -1,9 +1,20 @@
-import { isNotMeasured, type Acceptance, type Build, type FitLeaf, type JobFacts, type Limit, type ReadingFact } from '@elder-cog/contract';
+import {
+  isNotMeasured,
+  type Acceptance,
+  type Build,
+  type Closing,
+  type FitLeaf,
+  type JobFacts,
+  type Limit,
+  type ReadingFact,
+  type Removal,
+  type Tightening,
+} from '@elder-cog/contract';
 import { formatLength, isMetric, leavesTotal, type Length, nanometres } from '@elder-cog/core';
 
 import { UNKNOWN_LEAVES } from './readable.ts';
 import { remembered } from './remember.ts';
-import { slotsOf, type Slot } from './slots.ts';
+import { featureAt, slotsOf, slotsOfShaft, type Slot } from './slots.ts';
 
 /** What is in one place: its leaves, and its state where it has one (bolts hand tight, gasket crushed). */
 export interface Fitting {
@@ -18,6 +29,20 @@ export interface Fitting {
   readonly film?: Length | null;
   /** of a crush sleeve: the build that last drew it up, or put in another. It is as long as that left it, and nobody has measured that */
   readonly drawnUp?: string;
+  /** of nut or bolts: what was tightened, and how far; left out where nobody said more than that they are torqued */
+  readonly tightened?: readonly Tightening[];
+  /** the build in which another one of the same last went in */
+  readonly another?: string;
+  /** of a size: what was taken off it, one pass after another */
+  readonly lapped?: readonly Lapped[];
+}
+
+/** One pass of lapping, facing or reaming. */
+export interface Lapped {
+  readonly build: string;
+  /** null where nobody measured it */
+  readonly amount: Length | null;
+  readonly words: string;
 }
 
 export interface BuildNow {
@@ -65,6 +90,22 @@ const saidByReadings = remembered(
   },
 );
 
+/** What was taken off sizes of parts, by the build that was made with them as they are since. */
+const lappedWith = remembered(
+  (facts) => [facts.removals, facts.stations, facts.withdrawals],
+  (facts): ReadonlyMap<string, readonly (Omit<Lapped, 'build'> & { readonly featureId: string })[]> => {
+    const gone = withdrawnIds(facts);
+    const by = new Map<string, (Omit<Lapped, 'build'> & { readonly featureId: string })[]>();
+    for (const { id, stationId, amount, process, written, buildId } of facts.removals) {
+      const featureId = featureAt(facts.stations, stationId);
+      if (buildId === null || featureId === null || gone.has(id)) continue;
+      const words = amount === null ? process : `${process} ${written}`;
+      by.set(buildId, [...(by.get(buildId) ?? []), { featureId, amount, words }]);
+    }
+    return by;
+  },
+);
+
 /** What is read of a shaft as it is built, and so of a build: the sizes of its parts are not. */
 const OF_A_BUILD: ReadonlySet<string> = new Set(['gap', 'depth', 'check']);
 
@@ -93,7 +134,7 @@ export const buildsOf = (facts: JobFacts, assemblyId: string): readonly BuildNow
 
 /** Each assembly's are put together once for all of its shafts. */
 const buildsByAssembly = remembered(
-  (facts) => [facts.builds, facts.places, facts.stations, facts.readings, facts.withdrawals],
+  (facts) => [facts.builds, facts.places, facts.stations, facts.readings, facts.removals, facts.withdrawals],
   (facts) => {
     const known = new Map<string, BuildNow[]>();
     return (assemblyId: string): readonly BuildNow[] => {
@@ -109,6 +150,7 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
   const standing = facts.builds.filter((b) => b.assemblyId === assemblyId && !gone.has(b.id));
   const said = saidByReadings(facts);
   const read = buildsRead(facts);
+  const lapped = lappedWith(facts);
   const slotById = new Map(slotsOf(facts).map((s) => [s.id, s]));
   const sleeves = slotsOf(facts).filter(({ kind }) => kind === 'sleeve');
   const packsOf = new Map(sleeves.map(({ shaftId }) => [shaftId, packIds(facts, shaftId)]));
@@ -127,9 +169,15 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
         ...(fit.turned === undefined ? {} : { turned: fit.turned }),
         ...(fit.film === undefined ? {} : { film: fit.film }),
         ...crushedNow(before, fit),
+        ...(fit.another ? { another: build.id } : {}),
+        ...tightenedNow(before, fit),
         leaves: slot?.kind === 'adjuster' ? leavesNow(slot, before, fit) : before.leaves,
         state: fit.state ?? before.state,
       });
+    }
+    for (const { featureId, amount, words } of lapped.get(build.id) ?? []) {
+      const earlier = fitted.get(featureId) ?? EMPTY;
+      fitted.set(featureId, { ...earlier, lapped: [...(earlier.lapped ?? []), { build: build.id, amount, words }] });
     }
     for (const { id, shaftId } of sleeves) {
       const drawn = drawnUp(build, id, packsOf.get(shaftId));
@@ -167,6 +215,34 @@ const SLEEVE_UNDONE = 'undone with its nut';
 
 const packIds = (facts: JobFacts, shaftId: string): ReadonlySet<string> =>
   new Set(slotsOf(facts).flatMap((slot) => (slot.shaftId === shaftId && slot.kind === 'adjuster' ? [slot.id] : [])));
+
+/** What is tightened now: as it was said, till nut or bolts are said to be otherwise. */
+const tightenedNow = (before: Fitting, { tightened, state }: Build['fits'][number]): { readonly tightened?: readonly Tightening[] } => {
+  if (tightened) return { tightened };
+  return before.tightened && state !== null && state !== before.state ? { tightened: [] } : {};
+};
+
+/** How far nut or bolts are tightened, as it is compared: which of them, and how far; whether they stay makes no odds to a gap. */
+const tightness = (lines: readonly Tightening[] | undefined): string =>
+  (lines ?? [])
+    .filter(({ torque, degrees }) => torque !== null || degrees !== null)
+    .map(({ torque, degrees }) => `${String(torque)}/${String(degrees)}`)
+    .toSorted()
+    .join(' ');
+
+/** "25 N·m", "25 N·m and 90°": how far, where all were tightened alike or the most of them; nothing where nobody said. */
+export function torqueWords(lines: readonly Tightening[] | undefined): string {
+  const said = (lines ?? []).filter(({ torque, degrees }) => torque !== null || degrees !== null);
+  const most = said.toSorted((a, b) => (b.torque ?? 0) - (a.torque ?? 0))[0];
+  if (!most) return '';
+  return [most.torque === null ? '' : most.written, most.degrees === null ? '' : `${most.degrees}° on`].filter((word) => word !== '').join(' and ');
+}
+
+/** The state of a place, and where nut or bolts are torqued, how far. */
+export const stateNow = ({ state, tightened }: Fitting): string | null => {
+  const far = torqueWords(tightened);
+  return far === '' || state === null ? state : `${state} to ${far}`;
+};
 
 /** What a build did to a crush sleeve: drew it up, put in another, or undid it for a pack of its shaft; null where it left it alone. */
 function drawnUp({ id, stage, fits }: Build, sleeveId: string, packs: ReadonlySet<string> = new Set()): Partial<Fitting> | null {
@@ -208,9 +284,13 @@ const crushedNow = ({ crushed, state }: Fitting, fit: Build['fits'][number]): Pi
 /** The builds that touched one shaft: something of it fitted, changed or read. Numbered from its own first. */
 export function buildsOfShaft(facts: JobFacts, shaftId: string, assemblyId: string): BuildNow[] {
   const slots = new Set(facts.places.filter((p) => p.shaftId === shaftId).map((p) => p.id));
+  const sizes = new Set(slotsOfShaft(facts, shaftId).flatMap(({ id, kind }) => (kind === 'lapped' ? [id] : [])));
+  const lapped = lappedWith(facts);
   const read = buildsRead(facts).get(shaftId) ?? new Set();
+  const isOfIt = ({ build }: BuildNow): boolean =>
+    read.has(build.id) || build.fits.some((f) => slots.has(f.placeId)) || (lapped.get(build.id) ?? []).some(({ featureId }) => sizes.has(featureId));
   return buildsOf(facts, assemblyId)
-    .filter(({ build }) => read.has(build.id) || build.fits.some((f) => slots.has(f.placeId)))
+    .filter(isOfIt)
     .map((each, number) => ({ ...each, number }));
 }
 
@@ -267,6 +347,11 @@ function partChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | n
 function jointChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | null {
   if (slot.kind === 'sleeve') return before.drawnUp === after.drawnUp ? null : { slot, thicker: null, words: stateWords(slot, after.state) };
   if (slot.kind === 'part') return partChange(slot, before, after);
+  if (slot.kind === 'lapped') return lappedChange(slot, before, after);
+  const isFurther = before.state === after.state && tightness(before.tightened) !== tightness(after.tightened);
+  if (isFurther && tightness(before.tightened) !== '') return { slot, thicker: null, words: stateWords(slot, stateNow(after)) };
+  const isAnother = before.another !== after.another && before.state === after.state;
+  if (isAnother) return { slot, thicker: sameAgain(before, after), words: `another ${slot.name.toLowerCase()}` };
   const isOther = before.state !== after.state;
   const film = (after.film ?? 0) - (before.film ?? 0);
   const isGasket = before.crushed !== after.crushed;
@@ -276,6 +361,24 @@ function jointChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | 
   return { slot, thicker, words: isOther ? stateWords(slot, after.state) : 'another gasket' };
 }
 
+/** Another of the same: as much thicker as it was measured to be, where both were. */
+const sameAgain = ({ crushed: then }: Fitting, { crushed: now }: Fitting): Length | null =>
+  typeof then === 'number' && typeof now === 'number' ? nanometres(now - then) : null;
+
+/** What was taken off a size from one build to another, or put back as it were, where the later is compared with the earlier. */
+function lappedChange(slot: Slot, { lapped: then = [] }: Fitting, { lapped: now = [] }: Fitting): SlotChange | null {
+  if (then.length === now.length) return null;
+  const between = now.length > then.length ? now.slice(then.length) : then.slice(now.length);
+  const sign = now.length > then.length ? -1 : 1;
+  const isKnown = between.every(({ amount }) => amount !== null);
+  const off = between.reduce((sum, { amount }) => sum + (amount ?? 0), 0);
+  return {
+    slot,
+    thicker: isKnown ? nanometres(sign * off) : null,
+    words: `${slot.name.toLowerCase()} ${between.map(({ words }) => words).join(', ')}`,
+  };
+}
+
 export const readingsOf = (facts: JobFacts, stationId: string, gone: ReadonlySet<string>): ReadingFact[] =>
   rowsOf(facts, stationId).readings.filter((r) => !gone.has(r.id));
 
@@ -283,15 +386,21 @@ interface StationRows {
   readonly readings: ReadingFact[];
   readonly limits: Limit[];
   readonly acceptances: Acceptance[];
+  readonly removals: Removal[];
+  readonly closings: Closing[];
 }
-const NO_ROWS: StationRows = { readings: [], limits: [], acceptances: [] };
+const NO_ROWS: StationRows = { readings: [], limits: [], acceptances: [], removals: [], closings: [] };
 const byStation = remembered(
-  (facts) => [facts.stations, facts.readings, facts.limits, facts.acceptances],
+  (facts) => [facts.stations, facts.readings, facts.limits, facts.acceptances, facts.removals, facts.closings],
   (facts) => {
-    const rows = new Map<string, StationRows>(facts.stations.map((s) => [s.id, { readings: [], limits: [], acceptances: [] }]));
+    const rows = new Map<string, StationRows>(
+      facts.stations.map((s) => [s.id, { readings: [], limits: [], acceptances: [], removals: [], closings: [] }]),
+    );
     for (const r of facts.readings) rows.get(r.stationId)?.readings.push(r);
     for (const l of facts.limits) rows.get(l.stationId)?.limits.push(l);
     for (const a of facts.acceptances) rows.get(a.stationId)?.acceptances.push(a);
+    for (const r of facts.removals) rows.get(r.stationId)?.removals.push(r);
+    for (const c of facts.closings) rows.get(c.stationId)?.closings.push(c);
     return rows;
   },
 );

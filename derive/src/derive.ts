@@ -1,6 +1,6 @@
 import type { Assembly, JobFacts, Shaft, Station } from '@elder-cog/contract';
 import { isFeatureKind, type MarkKind } from '@elder-cog/core';
-import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, withdrawnIds, type BuildNow } from './builds.ts';
+import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, stateNow, withdrawnIds, type BuildNow } from './builds.ts';
 import { depthsOf, depthStates } from './depths.ts';
 import { gapState, markAsJudged, withTogether, type GapState } from './gap/index.ts';
 import { drawnShaft } from './drawn.ts';
@@ -126,7 +126,7 @@ export function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, go
       slot,
       fitting,
       total: packTotal(fitting.leaves),
-      words: slot.kind === 'adjuster' ? packWords(fitting.leaves) : (fitting.state ?? 'not said'),
+      words: slot.kind === 'adjuster' ? packWords(fitting.leaves) : (stateNow(fitting) ?? 'not said'),
     };
   });
   const [first] = gaps;

@@ -3,8 +3,11 @@ import { shaftModel, ZERO, type FaceDepth, type FaceGraph } from '@elder-cog/cor
 import { rememberedOf } from './remember.ts';
 import type { Slot } from './slots.ts';
 
-/** By gap (its contact) or depth (its station): 1 for a place whose change it feels, and 0 for one that is not on its way. */
-export type Felt = ReadonlyMap<string, Readonly<Record<string, 0 | 1>>>;
+/**
+ * By gap (its contact) or depth (its station): 1 for a place whose change it feels, and 0 for one that is not on its way; of a size that something
+ * was taken off, how it counts.
+ */
+export type Felt = ReadonlyMap<string, Readonly<Record<string, number>>>;
 
 interface FeltQuestion {
   /** the shaft as it is drawn: how it hangs together, whatever is in it */
@@ -36,6 +39,7 @@ function felt({ places, contacts, features }: JobFacts, shaft: Shaft, { graph, d
   };
   const lengthsOf = ({ id, kind }: Slot): readonly string[] => {
     if (kind === 'fastening') return mine.filter((c) => c.fastenerId === id).map((c) => c.id);
+    if (kind === 'lapped') return [id, ...mine.filter((c) => c.standId === id).map((c) => c.id)];
     if (kind === 'bearing') return mine.filter((c) => c.standId !== null).map((c) => c.id);
     return kind === 'gasket' || kind === 'part' ? sizes(places.find((place) => place.id === id)) : [];
   };
@@ -49,8 +53,15 @@ function felt({ places, contacts, features }: JobFacts, shaft: Shaft, { graph, d
   };
   const each = [...new Set(asked.flatMap(({ lengths }) => lengths))].map((id) => ({ id, length: id }));
   const model = shaftModel(held, each, { depths });
-  const marks = (coefficients: Readonly<Record<string, number>>): Readonly<Record<string, 0 | 1>> =>
-    Object.fromEntries(asked.map(({ id, lengths }) => [id, lengths.some((length) => (coefficients[length] ?? 1) !== 0) ? 1 : 0]));
+  const sizesOff = new Set(slots.flatMap(({ id, kind }) => (kind === 'lapped' ? [id] : [])));
+  const marks = (coefficients: Readonly<Record<string, number>>): Readonly<Record<string, number>> =>
+    Object.fromEntries(
+      asked.map(({ id, lengths }) => {
+        // of a size it is known how it counts, and so what taking something off it does
+        if (sizesOff.has(id)) return [id, lengths.map((length) => coefficients[length] ?? 0).find((each) => each !== 0) ?? 0];
+        return [id, lengths.some((length) => (coefficients[length] ?? 1) !== 0) ? 1 : 0];
+      }),
+    );
   return new Map([
     ...model.gaps.map(({ contact, coefficients }) => [contact, marks(coefficients)] as const),
     ...model.depths.map(({ id, coefficients }) => [id, marks(coefficients)] as const),

@@ -1,4 +1,4 @@
-import type { Fit, JobFacts, RowEffect, Station } from '@elder-cog/contract';
+import type { Fit, JobFacts, Removal, RowEffect, Station } from '@elder-cog/contract';
 import { describeLength, nanometres, ZERO } from '@elder-cog/core';
 import { packWords, stateWords } from './builds.ts';
 import { slotsOf } from './slots.ts';
@@ -67,6 +67,16 @@ export function journalWords(kind: string, effects: readonly JournalEffect[], fa
       return readingWords(row, stationName);
     case 'build.add':
       return plain(`Build: ${buildWords(row, facts)}`);
+    case 'feel.add':
+      return plain(`It felt: ${text(row.word)}`);
+    case 'temporary.count':
+      return plain(countedWords(effects));
+    case 'remove': {
+      const removal = (effects.find((e) => e.table === 'removal')?.after ?? {}) as Partial<Removal>;
+      return plain(`${stationName(removal.stationId)}: ${removedWords(removal)}`);
+    }
+    case 'station.close':
+      return plain(`Done: ${stationName(row.stationId)}`);
     case 'shaft.change':
       return plain(renamed(effects) ?? `${text(row.name)}: moved`);
     case 'shaft.edit':
@@ -114,6 +124,18 @@ export function journalWords(kind: string, effects: readonly JournalEffect[], fa
   }
 }
 
+/** "In for the time being: 2 × rag in the case"; "out again" of what was counted in before. */
+const countedWords = (effects: readonly JournalEffect[]): string =>
+  (['In for the time being', 'Out again'] as const)
+    .flatMap((said, i) => {
+      const of = effects.filter((e) => (e.after?.outOf === null) === (i === 0));
+      return of.length === 0 ? [] : [`${said}: ${of.map((e) => countWords(Number(e.after?.count), text(e.after?.what))).join(', ')}`];
+    })
+    .join('; ');
+
+/** "2 × rag in the case", "dummy shaft". */
+export const countWords = (count: number, what: string): string => (count === 1 ? what : `${count} × ${what}`);
+
 /** What was done to the parts of a shaft: put in and taken out, or else turned or moved. */
 function editWords(effects: readonly JournalEffect[]): string {
   const places = effects.filter((e) => e.table === 'place');
@@ -144,6 +166,9 @@ function buildWords(row: { readonly fits?: unknown }, facts: JobFacts): string {
   const fits = (row.fits ?? []) as (Omit<Fit, 'placeId'> & { placeId?: string; slotId?: string })[];
   const said = fits.map((fit) => {
     const slot = slotsOf(facts).find((s) => s.id === (fit.placeId ?? fit.slotId));
+    const done = tightenedWords(fit).join(', ');
+    if (done !== '') return `${facts.places.find((p) => p.id === fit.placeId)?.name.toLowerCase() ?? 'a part'}: ${done}`;
+    if (fit.another) return `another one: ${slot?.name.toLowerCase() ?? 'a part'}`;
     const joint = jointWords(fit);
     if (joint !== null) return [fit.state === null || !slot ? '' : stateWords(slot, fit.state), joint].filter((word) => word !== '').join(', ');
     if (fit.state === null || !slot) return `${slot?.name.toLowerCase() ?? 'pack'} ${packWords(fit.leaves)}`;
@@ -151,6 +176,17 @@ function buildWords(row: { readonly fits?: unknown }, facts: JobFacts): string {
   });
   return said.length === 0 ? 'as it stood' : said.join(', ');
 }
+
+/** "all six to 25 N·m", "the nut, slave". */
+export const tightenedWords = ({ tightened = [] }: Pick<Fit, 'tightened'>): string[] =>
+  tightened.map(
+    ({ bolts, torque, written, degrees, isSlave }) =>
+      `${bolts}${torque === null ? '' : ` to ${written}`}${degrees === null ? '' : `${torque === null ? '' : ' and'} ${degrees}° on`}${isSlave ? ', slave' : ''}`,
+  );
+
+/** "lapped 3 thou", "reamed, nobody measured how much". */
+export const removedWords = ({ process = 'lapped', amount = null, written = '' }: Partial<Removal>): string =>
+  amount === null ? `${process}, nobody measured how much` : `${process} ${written}`;
 
 /** "0.300 mm bolted up", "0.030 mm of sealant"; null where nothing of the kind was said. */
 function jointWords({ crushed, film }: Pick<Fit, 'crushed' | 'film'>): string | null {
@@ -172,6 +208,10 @@ function withdrawnWords(row: Readonly<Record<string, unknown>>, facts: JobFacts)
     of(facts.strip, (e) => `the entry of the strip log: ${e.text}`) ??
     of(facts.inspections, (i) => `what was decided of ${i.part}: ${i.decision}`) ??
     of(facts.acceptances, (a) => `the acceptance of ${stationName(a.stationId)}`) ??
+    of(facts.feels, (f) => `how it felt: ${f.word}`) ??
+    of(facts.temporaries, (t) => `the count of ${countWords(t.count, t.what)}`) ??
+    of(facts.removals, (r) => `what was taken off: ${stationName(r.stationId)}, ${removedWords(r)}`) ??
+    of(facts.closings, (c) => `that ${stationName(c.stationId)} is done`) ??
     of(facts.photos, (p) => `a photo${p.caption === '' ? '' : ` of ${p.caption}`}`) ??
     'a withdrawal';
   return `${what}${why}`;

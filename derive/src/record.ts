@@ -5,7 +5,19 @@ import { byTime } from './builds.ts';
 export type RecordLine = Omit<JournalReply['entries'][number], 'seq'> & { readonly key: string };
 
 /** Commands that only put down an observation: the observation itself stands in the facts, wherever it came from. */
-const OBSERVED: ReadonlySet<string> = new Set(['reading.keep', 'build.add', 'withdraw', 'strip.add', 'inspect', 'accept', 'photo.add']);
+const OBSERVED: ReadonlySet<string> = new Set([
+  'reading.keep',
+  'build.add',
+  'withdraw',
+  'strip.add',
+  'inspect',
+  'accept',
+  'photo.add',
+  'feel.add',
+  'temporary.count',
+  'station.close',
+  'remove',
+]);
 
 /**
  * Everything of a job in time order, newest first: what was read, built and taken back, as the facts have it, and what was set and
@@ -30,6 +42,10 @@ export function recordOf(facts: JobFacts, journal: JournalReply['entries']): Rec
     ...facts.strip.map((e) => line('strip', 'strip.add', e, e.at)),
     ...facts.inspections.map((i) => line('inspection', 'inspect', i, i.at)),
     ...facts.acceptances.map((a) => line('acceptance', 'accept', a, a.at)),
+    ...facts.feels.map((f) => line('feel', 'feel.add', f, f.at)),
+    ...facts.temporaries.map((t) => line('temporary', 'temporary.count', t, t.at)),
+    ...facts.removals.map((r) => line('removal', 'remove', r, r.at)),
+    ...facts.closings.map((c) => line('closing', 'station.close', c, c.at)),
     ...facts.photos.map((p) => line('photo', 'photo.add', p, p.at)),
     ...facts.withdrawals.filter((w) => w.ofKind !== 'withdrawal').map((w) => line('withdrawal', 'withdraw', w, w.at)),
     ...journal.filter((e) => !OBSERVED.has(e.kind)).map(({ seq, ...entry }) => ({ ...entry, key: String(seq) })),

@@ -3,6 +3,7 @@ import { INSTRUMENTS, repeats, type Instrument, type Length } from '@elder-cog/c
 import { readingsOf, withdrawnIds } from './builds.ts';
 import { asInstrument, poolEntries, readingComesTo, type Pooled } from './readingValue.ts';
 import { remembered } from './remember.ts';
+import { workedOn } from './removals.ts';
 
 /** What a size of a part was read to be. */
 export interface FeatureSize {
@@ -16,6 +17,8 @@ export interface FeatureSize {
   readonly disagree: Pooled['disagree'];
   /** the station it is read at, where there is one */
   readonly stationId: string | null;
+  /** what was taken off it since it was read: what it is now nobody knows. Left out where nothing was */
+  readonly worked?: string;
 }
 
 const NOT_READ: FeatureSize = { value: null, u: null, readings: [], disagree: null, stationId: null };
@@ -44,7 +47,7 @@ export function sizeAgain({ readings, u }: FeatureSize): SizeAgain | null {
 
 /** By feature, of those that have a station. */
 const sizesRead = remembered(
-  (facts) => [facts.stations, facts.readings, facts.withdrawals],
+  (facts) => [facts.stations, facts.readings, facts.removals, facts.withdrawals],
   (facts): ReadonlyMap<string, FeatureSize> => {
     const gone = withdrawnIds(facts);
     const stations = new Map<string, string[]>();
@@ -53,23 +56,32 @@ const sizesRead = remembered(
     return new Map(
       [...stations].map(([feature, ids]) => [
         feature,
-        sizeFrom(
+        workedSize(
+          facts,
+          ids,
           ids.flatMap((id) => readingsOf(facts, id, gone)),
-          ids[0] ?? null,
         ),
       ]),
     );
   },
 );
 
-/** What was read since it was last measured afresh. */
-const counted = (readings: readonly ReadingFact[]): readonly ReadingFact[] =>
+/** What was read since it was last measured afresh, or worked on. */
+const counted = (readings: readonly ReadingFact[], begins: ReadonlySet<string>): readonly ReadingFact[] =>
   readings.slice(
     Math.max(
-      readings.findLastIndex((r) => r.raw.newSet !== undefined),
+      readings.findLastIndex((r) => r.raw.newSet !== undefined || begins.has(r.id)),
       0,
     ),
   );
+
+/** A size as it was read since something was last taken off it; and as nobody knows, where it was not. */
+function workedSize(facts: JobFacts, ids: readonly string[], readings: readonly ReadingFact[]): FeatureSize {
+  const worked = ids.map((id) => workedOn(facts, id));
+  const since = worked.find((each) => each.since !== null)?.since ?? null;
+  const size = sizeFrom(counted(readings, new Set(worked.flatMap(({ begins }) => [...begins]))), ids[0] ?? null);
+  return since === null ? size : { ...size, value: null, u: null, worked: since };
+}
 
 const entriesOf = (readings: readonly ReadingFact[]): Parameters<typeof poolEntries>[0] =>
   readings.flatMap(({ raw }) => {
@@ -77,8 +89,7 @@ const entriesOf = (readings: readonly ReadingFact[]): Parameters<typeof poolEntr
     return value ? [{ value, instrument: asInstrument(raw.instrument), method: raw.method }] : [];
   });
 
-function sizeFrom(readings: readonly ReadingFact[], stationId: string | null): FeatureSize {
-  const mine = counted(readings);
+function sizeFrom(mine: readonly ReadingFact[], stationId: string | null): FeatureSize {
   const pooled = poolEntries(entriesOf(mine));
   const reading = pooled?.reading;
   const isKnownBy = mine.every(({ raw }) => raw.instrument !== null);

@@ -3,15 +3,15 @@ import { isChosen, type Place } from '@elder-cog/core';
 import { remembered } from './remember.ts';
 
 /**
- * A place of which something can be chosen or said: leaves, a gasket, whether its bolts are torqued, a sleeve crushed further; or one whose part
- * a build changed for another, or turned.
+ * A place of which something can be chosen or said: leaves, a gasket, whether its bolts are torqued, a sleeve crushed further; one whose part
+ * a build changed for another, or turned; or a size that something was taken off, by its own id.
  */
 export interface Slot {
   readonly id: string;
   readonly shaftId: string;
   readonly role: string;
   readonly name: string;
-  readonly kind: 'adjuster' | 'gasket' | 'bearing' | 'fastening' | 'sleeve' | 'part';
+  readonly kind: 'adjuster' | 'gasket' | 'bearing' | 'fastening' | 'sleeve' | 'part' | 'lapped';
   /** where its pack sits */
   readonly place: Place | null;
   /** it takes one part, and no pack of several */
@@ -72,11 +72,31 @@ const partsChanged = remembered(
   },
 );
 
-/** In the order they are asked about: packs first. */
-const ASKED: readonly Slot['kind'][] = ['adjuster', 'sleeve', 'fastening', 'gasket', 'bearing', 'part'];
+/** Sizes that something was taken off, each with the place its part is in. */
+const sizesLapped = remembered(
+  (facts) => [facts.places, facts.removals, facts.features, facts.stations],
+  ({ places, removals, features, stations }): readonly Slot[] => {
+    const lapped = new Set(removals.map(({ stationId }) => featureAt(stations, stationId)));
+    return features
+      .filter(({ id }) => lapped.has(id))
+      .flatMap(({ id, fromFace, toFace }): Slot[] => {
+        const place = places.find(({ faces }) => faces.some((face) => face.id === fromFace || face.id === toFace));
+        return place ? [{ id, shaftId: place.shaftId, role: place.role, name: place.name, kind: 'lapped', place: null, isOne: false }] : [];
+      });
+  },
+);
 
-/** The slots of one shaft, and the places of it that builds changed the part of. */
+/** The size of a part that a station reads; null where it reads none. */
+export function featureAt(stations: JobFacts['stations'], stationId: string): string | null {
+  const reads = stations.find(({ id }) => id === stationId)?.reads;
+  return reads?.what === 'feature' ? reads.feature : null;
+}
+
+/** In the order they are asked about: packs first. */
+const ASKED: readonly Slot['kind'][] = ['adjuster', 'sleeve', 'fastening', 'gasket', 'bearing', 'part', 'lapped'];
+
+/** The slots of one shaft, the places of it that builds changed the part of, and the sizes that were lapped. */
 export const slotsOfShaft = (facts: JobFacts, shaftId: string): readonly Slot[] =>
-  [...slotsOf(facts), ...partsChanged(facts)]
+  [...slotsOf(facts), ...partsChanged(facts), ...sizesLapped(facts)]
     .filter((slot) => slot.shaftId === shaftId)
     .sort((a, b) => ASKED.indexOf(a.kind) - ASKED.indexOf(b.kind));

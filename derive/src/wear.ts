@@ -23,8 +23,10 @@ import {
 import { readingsOf, rowsOf } from './builds.ts';
 import { limitInUse, markOf, nominalInUse, type LimitState, type NominalState } from './gap/index.ts';
 import { acceptanceOf, inspectionOf } from './inspections.ts';
+import { removedWords } from './journalWords.ts';
 import { asInstrument, readingComesTo } from './readingValue.ts';
 import { remembered, rememberedOf } from './remember.ts';
+import { workedOn, type WorkedOn } from './removals.ts';
 
 export type PlaceRead = SurveyStation & { readonly ids: readonly string[] };
 
@@ -41,6 +43,8 @@ export interface EarlierSet {
 export interface FeatureState {
   readonly station: Station;
   readonly kind: FeatureKindName;
+  /** what was taken off it since it was read: "reamed 2 thou". Left out where nothing was */
+  readonly worked?: string;
   /** half of a bush with its journal: with no limit of its own, it is judged by their clearance */
   readonly isPaired: boolean;
   readonly limits: LimitState | null;
@@ -109,11 +113,12 @@ function setOf(kind: FeatureKindName, readings: readonly ReadingFact[]): SetRead
   return { places: [...places.values()].filter((p) => p.readings.length > 0), bound };
 }
 
-/** The readings of a row, each set by itself: a reading that begins a new one stands first in it. */
-function setsOf(readings: readonly ReadingFact[]): ReadingFact[][] {
+/** The readings of a row, each set by itself: a reading that begins a new one stands first in it, and one that is the first since it was worked on. */
+function setsOf(readings: readonly ReadingFact[], begins: ReadonlySet<string>): ReadingFact[][] {
   const sets: ReadingFact[][] = [[]];
   for (const reading of readings) {
-    if (reading.raw.newSet !== undefined && sets.at(-1)?.length !== 0) sets.push([]);
+    const isNew = reading.raw.newSet !== undefined || begins.has(reading.id);
+    if (isNew && sets.at(-1)?.length !== 0) sets.push([]);
     sets.at(-1)?.push(reading);
   }
   return sets;
@@ -140,13 +145,20 @@ export function featureState(facts: JobFacts, station: Station, kind: FeatureKin
   const limit = rowsOf(facts, station.id).limits.findLast((l) => l.inUse);
   const accepted = rowsOf(facts, station.id).acceptances.filter((a) => !gone.has(a.id));
   const isPaired = pairedIds(facts).has(station.id);
-  return knownFeature(station, [isPaired, limit, inspectionOf(facts, station), ...readings, null, ...accepted], () =>
-    freshFeature(facts, station, kind, readings, isPaired),
+  const worked = workedOn(facts, station.id);
+  return knownFeature(station, [isPaired, limit, inspectionOf(facts, station), ...readings, null, ...accepted, null, ...worked.removals], () =>
+    freshFeature(facts, station, kind, { all: readings, isPaired, worked }),
   );
 }
 
-function freshFeature(facts: JobFacts, station: Station, kind: FeatureKindName, all: readonly ReadingFact[], isPaired: boolean): FeatureState {
-  const sets = setsOf(all);
+interface RowRead {
+  readonly all: readonly ReadingFact[];
+  readonly isPaired: boolean;
+  readonly worked: WorkedOn;
+}
+
+function freshFeature(facts: JobFacts, station: Station, kind: FeatureKindName, { all, isPaired, worked }: RowRead): FeatureState {
+  const sets = setsOf(all, worked.begins);
   const readings = sets.at(-1) ?? [];
   const { places, bound } = setOf(kind, readings);
   const limits = sizeLimits(kind, limitInUse(facts, station.id));
@@ -163,20 +175,23 @@ function freshFeature(facts: JobFacts, station: Station, kind: FeatureKindName, 
   const accepted = acceptanceOf(facts, station.id, now, limits?.limits ?? null, 2 * (survey?.u ?? 0));
   const inspection = inspectionOf(facts, station);
   const isRead = now !== null || bound !== null;
+  const isStale = isRead && worked.since !== null;
+  const mark = !isRead ? 'unmeasured' : limits ? markOf(judged) : isPaired ? 'in' : 'cannotTell';
   return {
     station,
     kind,
+    ...(isStale ? { worked: worked.since } : {}),
     isPaired,
     limits,
     nominal: nominalInUse(facts, station.id),
     places,
     survey,
     bound,
-    earlier: sets.slice(0, -1).map((set, i) => earlierSet(kind, set, sets[i + 1]?.[0])),
+    earlier: sets.slice(0, -1).map((set, i) => earlierSet(kind, set, { next: sets[i + 1]?.[0], worked })),
     now,
-    verdict: judged,
-    mark: markWith(!isRead ? 'unmeasured' : limits ? markOf(judged) : isPaired ? 'in' : 'cannotTell', accepted),
-    word: judged?.place === 'loose' ? worn : judged?.place === 'tight' ? over : null,
+    verdict: isStale ? null : judged,
+    mark: isStale ? 'stale' : markWith(mark, accepted),
+    word: isStale ? null : judged?.place === 'loose' ? worn : judged?.place === 'tight' ? over : null,
     accepted,
     inspection,
     decision: inspection?.decision ?? null,
@@ -188,10 +203,14 @@ function freshFeature(facts: JobFacts, station: Station, kind: FeatureKindName, 
 const judgedSize = (kind: FeatureKindName, survey: Survey | null): Length | null =>
   survey && (FEATURES[kind].judgedBy === 'largest' ? survey.largest : survey.smallest);
 
-function earlierSet(kind: FeatureKindName, readings: readonly ReadingFact[], next: ReadingFact | undefined): EarlierSet {
+function earlierSet(
+  kind: FeatureKindName,
+  readings: readonly ReadingFact[],
+  { next, worked }: { readonly next: ReadingFact | undefined; readonly worked: WorkedOn },
+): EarlierSet {
   const { places } = setOf(kind, readings);
   const survey = places.length === 0 ? null : featureSurvey(kind, places);
-  return { places, now: judgedSize(kind, survey), until: next?.takenAt ?? '', why: next?.raw.newSet ?? '' };
+  return { places, now: judgedSize(kind, survey), until: next?.takenAt ?? '', why: next?.raw.newSet ?? worked.removals.map(removedWords).join(', ') };
 }
 
 /** A lone maximum is kept as from nothing up; nothing is no end of a size. */
@@ -246,6 +265,7 @@ export function pairState(facts: JobFacts, station: Station, features: ReadonlyM
   const greatest = clearance && limits ? verdict(estimate(clearance.greatest, clearance.u), limits.limits, { rule: station.rule }) : null;
   const least = clearance && limits ? verdict(estimate(clearance.least, clearance.u), limits.limits, { rule: station.rule }) : null;
   const judged = greatest && least ? bothEnds(greatest, least) : null;
+  const isStale = clearance !== null && (bore?.worked !== undefined || journal?.worked !== undefined);
   const accepted = acceptanceOf(facts, station.id, clearance?.greatest ?? null, limits?.limits ?? null, 2 * (clearance?.u ?? 0));
   return {
     station,
@@ -255,8 +275,8 @@ export function pairState(facts: JobFacts, station: Station, features: ReadonlyM
     journal,
     clearance,
     byPlace: clearanceByPlace(bore, journal),
-    verdict: judged,
-    mark: markWith(clearance === null ? 'unmeasured' : limits ? markOf(judged) : 'cannotTell', accepted),
+    verdict: isStale ? null : judged,
+    mark: isStale ? 'stale' : markWith(clearance === null ? 'unmeasured' : limits ? markOf(judged) : 'cannotTell', accepted),
     accepted,
     sum: bore?.survey && journal?.survey ? runningClearanceSum(bore.survey, journal.survey) : [],
   };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, time, lengthNm, lengthUnit, note, who } from './basics.ts';
+import { id, time, lengthNm, lengthUnit, note, who, words } from './basics.ts';
 
 /** What was in, build by build. */
 
@@ -10,6 +10,20 @@ export const fitLeaf = z.object({
   unit: lengthUnit,
   count: z.int().min(1).max(999),
 });
+/** One line of what was tightened: which bolts, how far, and whether they stay. */
+export const tightening = z
+  .object({
+    /** "all six", "1 to 4", "the nut" */
+    bolts: words,
+    /** N·m; null where it was not read off a wrench */
+    torque: z.number().min(0).max(20_000).nullable(),
+    written: z.string().trim().max(40),
+    /** turned further after that */
+    degrees: z.number().min(0).max(3600).nullable(),
+    /** slave bolts or an old nut: they come out again before the end */
+    isSlave: z.boolean(),
+  })
+  .refine((t) => t.torque === null || t.written !== '', 'A torque is kept as it was written.');
 /** What a build says of one place; what it does not say is as it was. */
 export const fit = z.object({
   id,
@@ -24,6 +38,10 @@ export const fit = z.object({
   crushed: lengthNm.nullable().optional(),
   /** sealant in the joint, all of its films together; null for none */
   film: lengthNm.nullable().optional(),
+  /** of nut or bolts: what was tightened, line by line */
+  tightened: z.array(tightening).max(20).optional(),
+  /** another one of the same went in: a new gasket, fitted once */
+  another: z.literal(true).optional(),
 });
 export const build = z.object({
   id,
@@ -38,6 +56,45 @@ export const build = z.object({
   fits: z.array(fit).max(40),
 });
 
+/** How a build felt by hand. */
+export const feel = z.object({ id, buildId: id, word: z.string().trim().min(1).max(80), who, at: time });
+/** What was taken off a part: lapped, faced, reamed. What was read of that size before speaks for what it was. */
+export const removal = z.object({
+  id,
+  /** where the size is read that it was taken from */
+  stationId: id,
+  /** how much; null where nobody measured it */
+  amount: lengthNm.refine((nm) => nm > 0, 'Something was taken off.').nullable(),
+  written: z.string().trim().max(40),
+  process: z.enum(['lapped', 'faced', 'reamed', 'honed', 'ground', 'turned']),
+  /** the last reading of it before; null where there was none */
+  after: id.nullable(),
+  /** the build made with the part as it is now; null where it is of no shaft that was built */
+  buildId: id.nullable(),
+  who,
+  at: time,
+});
+/** Something that is in for the time being, counted in; or some of it counted out again. */
+export const temporary = z.object({
+  id,
+  assemblyId: id,
+  /** the build it went into or came out of, where one was made */
+  buildId: id.nullable(),
+  what: words,
+  count: z.int().min(1).max(99),
+  /** what was counted in before, of which so many are out now; null for what goes in */
+  outOf: id.nullable(),
+  who,
+  at: time,
+});
+/** A gap or a row of the book with its last reading: nothing more is read there by accident. */
+export const closing = z.object({ id, stationId: id, readingId: id.nullable(), who, at: time });
+
+export type Tightening = z.output<typeof tightening>;
+export type Removal = z.output<typeof removal>;
+export type Feel = z.output<typeof feel>;
+export type Temporary = z.output<typeof temporary>;
+export type Closing = z.output<typeof closing>;
 export type FitLeaf = z.output<typeof fitLeaf>;
 export type Fit = z.output<typeof fit>;
 export type Build = z.output<typeof build>;

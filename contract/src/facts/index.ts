@@ -15,9 +15,37 @@ export {
   type Feature,
   type ContactFact,
 } from './shaft.ts';
-export { instrument, method, aim, station, type Method, type Reads, type Station } from './station.ts';
+export {
+  instrument,
+  ownInstrument,
+  method,
+  aim,
+  station,
+  type InstrumentCheck,
+  type Method,
+  type OwnInstrument,
+  type Reads,
+  type Station,
+} from './station.ts';
 export { limitSource, limit, quantityKind, specRow, soundSpec, spec, type LimitSource, type Limit, type Spec } from './limits.ts';
-export { fitLeaf, fit, build, type FitLeaf, type Fit, type Build } from './builds.ts';
+export {
+  fitLeaf,
+  fit,
+  build,
+  tightening,
+  feel,
+  temporary,
+  closing,
+  removal,
+  type FitLeaf,
+  type Fit,
+  type Build,
+  type Closing,
+  type Feel,
+  type Removal,
+  type Temporary,
+  type Tightening,
+} from './builds.ts';
 export { restsOn, rawReading, reading, withdrawal, type RawReading, type ReadingFact, type Withdrawal } from './readings.ts';
 export { boltHole, boltMap, stripEntry, type BoltHole, type BoltMap, type StripEntry } from './stripLog.ts';
 export {

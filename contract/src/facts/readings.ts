@@ -57,7 +57,7 @@ export const reading = z.object({
 });
 export const withdrawal = z.object({
   id,
-  ofKind: z.enum(['reading', 'build', 'withdrawal', 'strip', 'inspection', 'acceptance', 'photo']),
+  ofKind: z.enum(['reading', 'build', 'withdrawal', 'strip', 'inspection', 'acceptance', 'photo', 'feel', 'temporary', 'closing', 'removal']),
   ofId: id,
   who,
   at: time,

@@ -1,6 +1,6 @@
 import { FEATURE_KINDS } from '@elder-cog/core';
 import { z } from 'zod';
-import { id, lengthNm, lengthUnit, revision, words } from './basics.ts';
+import { id, lengthNm, lengthUnit, note, revision, time, who, words } from './basics.ts';
 import { role } from './shaft.ts';
 
 /** What is read, and what it is read with. */
@@ -23,6 +23,29 @@ export const instrument = z.object({
   /** read at this radius, wanted at that one */
   radius: z.object({ read: lengthNm, wanted: lengthNm }).optional(),
   direction: z.enum(['clockwise', 'anticlockwise']).optional(),
+  /** how many readings its repeatability was found from, and how many of them were free; left out where it is what is usual for its kind */
+  learned: z.int().min(1).optional(),
+  priorDof: z.int().min(1).optional(),
+});
+/** A check of an instrument against something of known size. */
+const instrumentCheck = z.object({
+  at: time,
+  who,
+  /** "the 1 in standard" */
+  against: words,
+  /** what it showed over what it should; less than nothing where it showed less */
+  off: lengthNm,
+  written: z.string().max(40),
+});
+/** An instrument of the workshop, as it is set up, with every check of it. */
+export const ownInstrument = z.object({
+  id,
+  revision,
+  gone: z.boolean().optional(),
+  instrument,
+  keptIn: z.string().trim().max(60),
+  note,
+  checks: z.array(instrumentCheck).max(400),
 });
 export const method = z.enum(['dial', 'feelers', 'depths', 'spacer', 'coverDown', 'size', 'look']);
 /** What a station reads of a shaft: a gap, being one open contact or several in series; a size of a part; how far one face is from another. */
@@ -62,6 +85,8 @@ export const station = z.object({
   gone: z.boolean(),
 });
 
+export type OwnInstrument = z.output<typeof ownInstrument>;
+export type InstrumentCheck = z.output<typeof instrumentCheck>;
 export type Method = z.output<typeof method>;
 export type Station = z.output<typeof station>;
 export type Reads = z.output<typeof reads>;

@@ -6,6 +6,7 @@ export * from './dialTravel.ts';
 export * from './hand.ts';
 export * from './instrument.ts';
 export * from './instruments.ts';
+export * from './instrumentRepeatability.ts';
 export * from './feelerBracket.ts';
 export * from './oncePerTurn.ts';
 export * from './readEntry.ts';

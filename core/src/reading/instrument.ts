@@ -12,6 +12,10 @@ export interface Instrument {
   readonly calibrationU: number;
   /** repeatability known beforehand, one standard deviation */
   readonly priorS: number;
+  /** how much that is worth, as degrees of freedom; 5 where it is what is usual for its kind */
+  readonly priorDof?: number;
+  /** how many readings it was found from, where the workshop's own were taken */
+  readonly learned?: number;
   /** divisions in one turn; a dial only */
   readonly divisions?: number;
   readonly direction?: 'clockwise' | 'anticlockwise';

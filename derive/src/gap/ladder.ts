@@ -1,6 +1,6 @@
 import type { FitLeaf, ReadingFact } from '@elder-cog/contract';
 import { agreeWithForecast, type Estimate, type Length, type MarkKind, nanometres, type Reading, type Sense, type Verdict } from '@elder-cog/core';
-import { changesBetween, packTotal, type readingsOf, type BuildNow } from '../builds.ts';
+import { changesBetween, packTotal, stateNow, type readingsOf, type BuildNow } from '../builds.ts';
 import { rememberedOf } from '../remember.ts';
 import { asInstrument, poolEntries, readingValue, type MethodReading, type Pooled, type ReadingValue } from '../readingValue.ts';
 import { asFarAsItGoes, notCounted, restsOnDoubt } from '../spoilt.ts';
@@ -160,6 +160,7 @@ export function ladderOf({ builds, slots, adjuster, sense, coefficients, reading
 function stageWords(build: BuildNow, slots: readonly Slot[]): string {
   if (build.build.stage === 'as_found') return 'as found';
   const bolts = slots.find((s) => s.kind === 'fastening');
-  const torque = bolts ? build.fitted.get(bolts.id)?.state : null;
+  const fitting = bolts && build.fitted.get(bolts.id);
+  const torque = fitting ? stateNow(fitting) : null;
   return build.build.stage === 'dry' ? (torque ? `dry, ${torque}` : 'dry') : build.build.stage.replace('_', ' ');
 }

@@ -32,12 +32,17 @@ import {
 import { withdrawnIds } from '@elder-cog/derive';
 import { apply, type Db } from '../index.ts';
 import { everyFact } from '../store/facts.ts';
+import { instruments } from '../store/instruments.ts';
 import { lots } from '../store/lots.ts';
 import { stands } from '../store/tables.ts';
 import { Chance } from './times.ts';
 
 type Kind = Exclude<ChangeKind, 'undo'>;
 export const KINDS = changeSchema.options.map((option) => option.shape.kind.value).filter((kind): kind is Kind => kind !== 'undo');
+
+const OF_NO_JOB = ['job.create', 'job.begin', 'lots.add', 'lot.change', 'instrument.add', 'instrument.change'] as const;
+type OfNoJob = (typeof OF_NO_JOB)[number];
+const isOfNoJob = (kind: Kind): kind is OfNoJob => (OF_NO_JOB as readonly string[]).includes(kind);
 
 let ids = 0;
 export const newId = (): string => `a77ac000-0000-4000-8000-${(++ids).toString(16).padStart(12, '0')}`;
@@ -66,12 +71,12 @@ export class Evening {
   some(): Change | null {
     const jobs = everyFact(this.db).filter(({ job }) => job.gone !== true && job.archivedAt === null);
     const kind = this.chance.of(KINDS);
-    if (kind === 'job.create' || kind === 'job.begin' || kind === 'lots.add' || kind === 'lot.change') return this.ofNoJob(kind);
+    if (isOfNoJob(kind)) return this.ofNoJob(kind);
     const facts = jobs.length === 0 ? null : this.chance.of(jobs);
     return facts === null ? null : this.ofJob(kind, facts);
   }
 
-  private ofNoJob(kind: 'job.create' | 'job.begin' | 'lots.add' | 'lot.change'): Change | null {
+  private ofNoJob(kind: OfNoJob): Change | null {
     const job = { id: newId(), machine: `Machine ${this.chance.whole(9)}`, year: '', note: '', createdAt: this.at(), archivedAt: null };
     switch (kind) {
       case 'job.create':
@@ -80,6 +85,12 @@ export class Evening {
         const assemblyId = newId();
         const { kind: _, ...whole } = this.shaft(assemblyId, 0);
         return { kind, job, assemblies: [this.box(job.id, assemblyId)], shafts: [whole], limits: [], builds: [], readings: [] };
+      }
+      case 'instrument.add':
+        return { kind, instrument: { id: newId(), instrument: INSTRUMENTS.micInch, keptIn: '', note: '', checks: [] } };
+      case 'instrument.change': {
+        const tool = this.one(instruments.all(this.db).filter((each) => each.gone !== true));
+        return tool && { kind, instrument: { ...tool, note: `note ${this.chance.whole(99)}` } };
       }
       case 'lots.add': {
         const lot = { thickness: thou(1 + this.chance.whole(30)), written: '4', unit: 'thou' as const, material: '', keptIn: '', note: '' };
@@ -144,7 +155,16 @@ export class Evening {
 
   /** What a build may say of a joint: a gasket bolted up, sealant, or that nobody knows, or nothing. */
   private joint() {
-    const said = [{}, { crushed: null }, { crushed: thou(this.chance.whole(15)) }, { film: null }, { film: thou(this.chance.whole(3)) }];
+    const line = { bolts: 'all', torque: 25, written: '25 N·m', degrees: null, isSlave: this.chance.next() < 0.5 };
+    const said = [
+      {},
+      { tightened: [line] },
+      { another: true as const },
+      { crushed: null },
+      { crushed: thou(this.chance.whole(15)) },
+      { film: null },
+      { film: thou(this.chance.whole(3)) },
+    ];
     return said[this.chance.whole(said.length)] ?? {};
   }
 
@@ -223,6 +243,26 @@ export class Evening {
         const slot = this.one(live(facts.places).filter((p) => p.takes === 'leaves'));
         const of = slot && facts.shafts.find((s) => s.id === slot.shaftId);
         return slot && of ? { kind, build: this.build(of.assemblyId, slot.id, facts) } : null;
+      }
+      case 'feel.add': {
+        const build = this.one(facts.builds.filter((b) => stands(this.db, 'build', b.id)));
+        return build && { kind, feel: { id: newId(), buildId: build.id, word: 'smooth', who, at } };
+      }
+      case 'temporary.count': {
+        const before = this.one(facts.temporaries.filter((t) => t.outOf === null && stands(this.db, 'temporary', t.id)));
+        const isOut = before !== null && this.chance.next() < 0.5;
+        const row = { id: newId(), assemblyId: box?.id ?? '', buildId: null, what: 'rag', count: 1 + this.chance.whole(3), outOf: null, who, at };
+        return box && { kind, temporaries: [isOut ? { ...row, assemblyId: before.assemblyId, what: before.what, outOf: before.id } : row] };
+      }
+      case 'remove': {
+        if (!station) return null;
+        const read = this.one(facts.readings.filter((r) => r.stationId === station.id && stands(this.db, 'reading', r.id)));
+        const row = { stationId: station.id, amount: thou(1 + this.chance.whole(5)), written: '3 thou', process: 'lapped' as const };
+        return { kind, build: null, removal: { id: newId(), ...row, after: read?.id ?? null, buildId: null, who, at } };
+      }
+      case 'station.close': {
+        const read = this.one(facts.readings.filter((r) => stands(this.db, 'reading', r.id)));
+        return read && { kind, closing: { id: newId(), stationId: read.stationId, readingId: read.id, who, at } };
       }
       case 'reading.keep': {
         const build = this.one(facts.builds.filter((b) => stands(this.db, 'build', b.id)));
@@ -317,6 +357,10 @@ export class Evening {
       ...rows('strip', facts.strip),
       ...rows('inspection', facts.inspections),
       ...rows('acceptance', facts.acceptances),
+      ...rows('feel', facts.feels),
+      ...rows('temporary', facts.temporaries),
+      ...rows('removal', facts.removals),
+      ...rows('closing', facts.closings),
       ...rows('photo', facts.photos),
       ...rows('withdrawal', facts.withdrawals),
     ]);
@@ -338,5 +382,6 @@ export function standing(db: Db): string[] {
       )
       .concat(said('job', facts.job));
   });
-  return [...ofJobs, ...lots.all(db).flatMap((lot) => (lot.gone === true ? [] : [said('lot', lot)]))].sort();
+  const drawer = [...lots.all(db).map((lot) => ['lot', lot] as const), ...instruments.all(db).map((tool) => ['instrument', tool] as const)];
+  return [...ofJobs, ...drawer.flatMap(([table, row]) => (row.gone === true ? [] : [said(table, row)]))].sort();
 }

@@ -5,6 +5,7 @@ import Papa from 'papaparse';
 import { WorkshopError } from '../errors.ts';
 import { readPhoto } from './photoFiles.ts';
 import { everyFact, jobFacts } from '../store/facts.ts';
+import { instruments } from '../store/instruments.ts';
 import { journal } from '../store/journal.ts';
 import { lots } from '../store/lots.ts';
 import type { Db } from '../store/open.ts';
@@ -33,13 +34,14 @@ export function jobFile(db: Db, jobId: string, madeAt: string): JobFile {
 /** What the facts themselves may take, packed, beside the photos. */
 const ROOM_FOR_FACTS_MB = 26;
 
-/** Every job, the Drawer and the journal. */
+/** Every job, the Drawer with its instruments, and the journal. */
 export const workshopFile = (db: Db, madeAt: string): WorkshopFile => ({
   format: 'elder-cog/workshop',
   version: FILE_VERSION,
   madeAt,
   jobs: everyFact(db),
   lots: lots.all(db),
+  instruments: instruments.all(db),
   journal: journal.all(db),
 });
 

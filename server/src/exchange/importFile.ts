@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { JOB_TABLES, jobsIn, rowsIn, type AnyFile, type JobFacts, type RowOf } from '@elder-cog/contract';
 import { diskTrouble, WorkshopError } from '../errors.ts';
 import { jobs } from '../store/jobs.ts';
+import { instruments } from '../store/instruments.ts';
 import { journal } from '../store/journal.ts';
 import { lots } from '../store/lots.ts';
 import type { Db } from '../store/open.ts';
@@ -46,6 +47,8 @@ export function importFile(
         const write = new Writer(db);
         const added = file.lots.filter((lot) => lots.byId(db, lot.id) === null);
         for (const lot of added) write.create('lot', lot);
+        const tools = file.format === 'elder-cog/workshop' ? file.instruments : [];
+        for (const tool of tools) if (instruments.byId(db, tool.id) === null) write.create('instrument', tool);
         for (const each of facts) putDown(write, each);
         if (file.format === 'elder-cog/workshop' && isFresh) for (const entry of file.journal) journal.restore(db, entry);
         const entry = { clientId: '', who, at, kind: 'import', effects: [] };

@@ -1,4 +1,4 @@
-import { anyFile, fileProblems, FILE_VERSION, jobFacts, journalEntry, lot, upgradeFile, type AnyFile } from '@elder-cog/contract';
+import { anyFile, fileProblems, FILE_VERSION, jobFacts, journalEntry, lot, ownInstrument, upgradeFile, type AnyFile } from '@elder-cog/contract';
 import { strFromU8 } from 'fflate';
 import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
 import type { z } from 'zod';
@@ -88,7 +88,11 @@ function checked(text: string, raw: unknown): AnyFile {
     for (const [name, list] of Object.entries(FACT_LISTS))
       lists.push({ at: [...path, name], of: job as Record<string, unknown>, name, rows: list.element as z.ZodType });
   }
-  lists.push({ at: ['lots'], of: file, name: 'lots', rows: lot }, { at: ['journal'], of: file, name: 'journal', rows: journalEntry });
+  lists.push(
+    { at: ['lots'], of: file, name: 'lots', rows: lot },
+    { at: ['instruments'], of: file, name: 'instruments', rows: ownInstrument },
+    { at: ['journal'], of: file, name: 'journal', rows: journalEntry },
+  );
   const taken = lists.flatMap((list) => {
     const rows = list.of[list.name];
     if (!Array.isArray(rows)) return [];

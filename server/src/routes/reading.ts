@@ -12,6 +12,7 @@ import {
 import { readable } from '@elder-cog/derive';
 import { z } from 'zod';
 import type { App } from '../typedApp.ts';
+import { instruments } from '../store/instruments.ts';
 import { journal } from '../store/journal.ts';
 import { lots } from '../store/lots.ts';
 import { undoable } from '../store/undo.ts';
@@ -65,6 +66,8 @@ export function readRoutes(app: App, workshop: Workshop): void {
   app.get('/api/drawer', { schema: { response: { 200: drawerReply } } }, () => ({
     lots: lots.all(workshop.db).filter((lot) => lot.gone !== true),
     fitted: workshop.cache.fitted(),
+    instruments: instruments.all(workshop.db).filter((tool) => tool.gone !== true),
+    repeatability: workshop.cache.repeatability(),
   }));
   app.get('/api/undo', { schema: { querystring: z.object({ client: z.uuid() }), response: { 200: undoableReply } } }, ({ query }) =>
     undoable(workshop.db, query.client),

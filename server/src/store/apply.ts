@@ -132,6 +132,25 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
     case 'reading.keep':
       refuseOvertaken(currentBuild.ofStation(db, change.reading.stationId, change.saw));
       return write.observe('reading', change.reading);
+    case 'feel.add':
+      return write.observe('feel', change.feel);
+    case 'temporary.count':
+      for (const row of change.temporaries) write.observe('temporary', row);
+      return;
+    case 'remove':
+      if (change.build) {
+        refuseOvertaken(currentBuild.after(db, change.build, change.saw));
+        write.observe('build', change.build);
+      }
+      return write.observe('removal', change.removal);
+    case 'station.close':
+      return write.observe('closing', change.closing);
+    case 'instrument.add':
+      return write.create('instrument', { ...FIRST, ...change.instrument });
+    case 'instrument.change': {
+      const { id, revision, ...patch } = change.instrument;
+      return write.change('instrument', id, revision, patch);
+    }
     case 'strip.add':
       write.observe('strip', change.entry);
       for (const row of change.builds) write.observe('build', row);
@@ -217,6 +236,12 @@ const SAID: Readonly<Record<string, string>> = {
   'openItem.raise': 'the open item',
   'openItem.change': 'the change to the open item',
   withdraw: 'the withdrawal',
+  'feel.add': 'how it felt',
+  'temporary.count': 'the count of what is in for the time being',
+  remove: 'what was taken off',
+  'station.close': 'the closing',
+  'instrument.add': 'the new instrument',
+  'instrument.change': 'the change to the instrument',
   'lots.add': 'the leaves',
   'lot.change': 'the change to the leaves',
 };

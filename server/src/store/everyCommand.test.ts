@@ -15,6 +15,7 @@ import { INSTRUMENTS, mm, readStripLine, thou, turnBearings } from '@elder-cog/c
 import { derive, journalWords, recordOf } from '@elder-cog/derive';
 import { apply, jobFacts, journalDisagrees, openDb, type Db } from '../index.ts';
 import { journal } from './journal.ts';
+import { instruments } from './instruments.ts';
 import { lots } from './lots.ts';
 
 let count = 0;
@@ -77,6 +78,8 @@ class Workshop {
     gone: false,
   };
 
+  readonly tool = { id: newId(), instrument: INSTRUMENTS.micInch, keptIn: 'top drawer', note: '', checks: [] };
+
   constructor() {
     send({ kind: 'job.create', job: { id: this.jobId, machine: 'Hill tractor', year: '', note: '', createdAt: at(), archivedAt: null } });
     send({
@@ -93,6 +96,7 @@ class Workshop {
     send({ kind: 'matchedSet.add', matchedSet: this.set });
     send({ kind: 'setting.add', setting: this.setting });
     send({ kind: 'openItem.raise', openItem: this.item });
+    send({ kind: 'instrument.add', instrument: this.tool });
   }
 
   limit(written: string, min: number, max: number) {
@@ -210,6 +214,40 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
   'spec.copy': (w) => ({ kind: 'spec.copy', spec: { ...w.line, revision: 1, stationId: w.gapId }, limit: w.limit('5-8 thou', 5, 8) }),
   'build.add': (w) => ({ kind: 'build.add', build: w.build() }),
   'reading.keep': (w) => ({ kind: 'reading.keep', reading: w.reading(null) }),
+  'feel.add': (w) => {
+    const build = w.build();
+    send({ kind: 'build.add', build });
+    return { kind: 'feel.add', feel: { id: newId(), buildId: build.id, word: 'smooth', who: '', at: at() } };
+  },
+  'temporary.count': (w) => ({
+    kind: 'temporary.count',
+    temporaries: [{ id: newId(), assemblyId: w.boxId, buildId: null, what: 'rag in the case', count: 2, outOf: null, who: '', at: at() }],
+  }),
+  'station.close': (w) => {
+    const reading = w.reading(null);
+    send({ kind: 'reading.keep', reading });
+    return { kind: 'station.close', closing: { id: newId(), stationId: reading.stationId, readingId: reading.id, who: '', at: at() } };
+  },
+  remove: (w) => ({
+    kind: 'remove',
+    build: { ...w.build(), stage: 'dry', fits: [] },
+    removal: {
+      id: newId(),
+      stationId: w.row.id,
+      amount: thou(3),
+      written: '3 thou',
+      process: 'lapped',
+      after: null,
+      buildId: null,
+      who: '',
+      at: at(),
+    },
+  }),
+  'instrument.add': (w) => ({ kind: 'instrument.add', instrument: { ...w.tool, id: newId() } }),
+  'instrument.change': (w) => ({
+    kind: 'instrument.change',
+    instrument: { ...w.tool, revision: 1, checks: [{ at: at(), who: '', against: 'the 1 in standard', off: thou(0.1), written: '+0.0001 in' }] },
+  }),
   'strip.add': (w) => {
     const build = w.build();
     return { kind: 'strip.add', entry: w.stripEntry('Pack under the cover, 20'), builds: [build], readings: [w.reading(build.id)] };
@@ -240,6 +278,9 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
   'place.wants': (w) => ({ kind: 'place.wants', id: w.setUp.places[0]?.id ?? '', revision: 1, wants: { bore: mm(25), tang: 'none' } }),
   'lot.change': (w) => ({ kind: 'lot.change', ...w.lot, revision: 1, owned: 7, bore: mm(25), tang: 'tang' }),
 };
+const OF_DRAWER: ReadonlySet<string> = new Set(['lots.add', 'lot.change', 'instrument.add', 'instrument.change']);
+/** What is in the Drawer, however often it was written. */
+const drawer = (): unknown => [...lots.all(db), ...instruments.all(db)].filter((row) => row.gone !== true).map((row) => ({ ...row, revision: 0 }));
 const KINDS = Object.keys(ONE_OF_EACH) as Exclude<Change['kind'], 'undo'>[];
 
 /** The facts as they stand: what was taken back, or left the book, is not among them, and how often a row was written does not count. */
@@ -275,7 +316,7 @@ describe('every command there is', () => {
   it.each(KINDS)('%s changes something, is in the journal under its job, and is undone without a trace in what stands', (kind) => {
     const w = new Workshop();
     const change = ONE_OF_EACH[kind](w);
-    const before = { job: standing(jobFacts(db, w.jobId)), lots: lots.all(db).map((l) => ({ ...l, revision: 0 })), jobs: journal.lastSeq(db) };
+    const before = { job: standing(jobFacts(db, w.jobId)), lots: drawer(), jobs: journal.lastSeq(db) };
     send(change);
     const entry = journal.ofJob(
       db,
@@ -283,18 +324,18 @@ describe('every command there is', () => {
       Number.MAX_SAFE_INTEGER,
       1,
     )[0];
-    const isOfDrawer = kind === 'lots.add' || kind === 'lot.change';
+    const isOfDrawer = OF_DRAWER.has(kind);
     expect(entry?.kind === kind).toBe(!isOfDrawer);
-    const after = { job: standing(jobFacts(db, w.jobId)), lots: lots.all(db).map((l) => ({ ...l, revision: 0 })) };
+    const after = { job: standing(jobFacts(db, w.jobId)), lots: drawer() };
     if (kind !== 'job.create' && kind !== 'job.begin') expect(after).not.toEqual({ job: before.job, lots: before.lots });
     expect(() => derive(jobFacts(db, w.jobId))).not.toThrow();
     send({ kind: 'undo' });
     expect(standing(jobFacts(db, w.jobId))).toEqual(before.job);
-    expect(lots.all(db).map((l) => ({ ...l, revision: 0 }))).toEqual(before.lots);
+    expect(drawer()).toEqual(before.lots);
     expect(journalDisagrees(db)).toEqual([]);
   });
 
-  it.each(KINDS.filter((k) => !k.startsWith('lot')))('%s is said in the Record in words, and by whom', (kind) => {
+  it.each(KINDS.filter((k) => !OF_DRAWER.has(k)))('%s is said in the Record in words, and by whom', (kind) => {
     const w = new Workshop();
     const change = ONE_OF_EACH[kind](w);
     const jobId = change.kind === 'job.create' || change.kind === 'job.begin' ? change.job.id : w.jobId;

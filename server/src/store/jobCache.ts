@@ -1,5 +1,5 @@
-import { patchFacts, type Fitted, type JobFacts, type JobSummary, type RowEffect } from '@elder-cog/contract';
-import { fittedIn, summary } from '@elder-cog/derive';
+import { patchFacts, type Fitted, type JobFacts, type JobSummary, type Repeatability, type RowEffect } from '@elder-cog/contract';
+import { fittedIn, repeatabilities, repeatedIn, summary, type RepeatedReadings } from '@elder-cog/derive';
 import { jobFacts, shelved } from './facts.ts';
 import { journal } from './journal.ts';
 import type { Db } from './open.ts';
@@ -9,6 +9,7 @@ interface Cached {
   facts: JobFacts;
   summary: JobSummary | null;
   fitted: Fitted[] | null;
+  repeated: RepeatedReadings[] | null;
 }
 
 /** More entries than this since a job was read, and it is read again. */
@@ -65,12 +66,23 @@ export class JobCache {
       });
   }
 
+  /** How well each instrument repeats, by everything that was read with it in any job. */
+  repeatability(): Repeatability[] {
+    return repeatabilities(
+      shelved(this.db).map((job) => {
+        const entry = this.entry(job.id);
+        entry.repeated ??= repeatedIn(entry.facts);
+        return entry.repeated;
+      }),
+    );
+  }
+
   private entry(jobId: string): Cached {
     const seq = journal.lastOfJob(this.db, jobId);
     const known = this.jobs.get(jobId);
     if (known?.seq === seq) return known;
     const facts = (known && this.patched(known, jobId)) ?? jobFacts(this.db, jobId);
-    const entry = { seq, facts, summary: null, fitted: null };
+    const entry = { seq, facts, summary: null, fitted: null, repeated: null };
     this.jobs.set(jobId, entry);
     return entry;
   }

@@ -2,9 +2,12 @@ import { factsOf, JOB_TABLES, type JobFacts, type JobTable, type RowOf, type Tab
 import { acceptances } from './acceptances.ts';
 import { assemblies } from './assemblies.ts';
 import { builds } from './builds.ts';
+import { closings } from './closings.ts';
 import { contacts } from './contacts.ts';
 import { features } from './features.ts';
+import { feels } from './feels.ts';
 import { inspections } from './inspections.ts';
+import { instruments } from './instruments.ts';
 import { jobs } from './jobs.ts';
 import { limits } from './limits.ts';
 import { lookAlikes } from './lookAlikes.ts';
@@ -16,11 +19,13 @@ import { parts } from './parts.ts';
 import { photos } from './photos.ts';
 import { places } from './places.ts';
 import { readings } from './readings.ts';
+import { removals } from './removals.ts';
 import { settings } from './settings.ts';
 import { shafts } from './shafts.ts';
 import { specs } from './specs.ts';
 import { stations } from './stations.ts';
 import { strip } from './strip.ts';
+import { temporaries } from './temporaries.ts';
 import { withdrawals } from './withdrawals.ts';
 
 /**
@@ -40,12 +45,24 @@ interface OfJob {
 }
 interface Registered<T extends TableName> {
   readonly store: (T extends ObservationTable ? Store<RowOf[T]> : DescriptionStore<RowOf[T]>) & (T extends JobTable ? OfJob : object);
-  /** the job of a row; '' for leaves, which are the Drawer's */
+  /** the job of a row; '' for leaves and instruments, which are the Drawer's */
   readonly jobOf: string;
   /** which rows of which table name a row of this one */
   readonly namedIn: readonly (readonly [table: TableName, sql: string])[];
 }
-const OBSERVATIONS = ['build', 'reading', 'withdrawal', 'strip', 'inspection', 'acceptance', 'photo'] as const satisfies readonly TableName[];
+const OBSERVATIONS = [
+  'build',
+  'reading',
+  'withdrawal',
+  'strip',
+  'inspection',
+  'acceptance',
+  'photo',
+  'feel',
+  'temporary',
+  'removal',
+  'closing',
+] as const satisfies readonly TableName[];
 export type ObservationTable = (typeof OBSERVATIONS)[number];
 export type DescriptionTable = Exclude<TableName, ObservationTable>;
 
@@ -75,6 +92,7 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
       ['part', 'SELECT id FROM part WHERE assembly_id = ?'],
       ['build', 'SELECT id FROM build WHERE assembly_id = ?'],
       ['strip', 'SELECT id FROM strip_entry WHERE assembly_id = ?'],
+      ['temporary', 'SELECT id FROM temporary_thing WHERE assembly_id = ?'],
       ['station', 'SELECT id FROM station WHERE assembly_id = ?'],
       ['setting', 'SELECT id FROM setting WHERE assembly_id = ?'],
     ],
@@ -139,6 +157,8 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
       ['reading', 'SELECT id FROM reading WHERE station_id = ?'],
       ['inspection', 'SELECT id FROM inspection WHERE station_id = ?'],
       ['acceptance', 'SELECT id FROM acceptance WHERE station_id = ?'],
+      ['removal', 'SELECT id FROM removal WHERE station_id = ?'],
+      ['closing', 'SELECT id FROM closing WHERE station_id = ?'],
       ['spec', 'SELECT id FROM spec WHERE station_id = ?'],
       ['station', 'SELECT id FROM station WHERE bore_id = ?'],
       ['station', 'SELECT id FROM station WHERE journal_id = ?'],
@@ -158,6 +178,7 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
     jobOf: `SELECT '' AS job FROM lot WHERE id = ?`,
     namedIn: [['build', 'SELECT f.build_id AS id FROM build_leaf l JOIN build_fit f ON f.id = l.build_fit_id WHERE l.lot_id = ?']],
   },
+  instrument: { store: instruments, jobOf: `SELECT '' AS job FROM instrument WHERE id = ?`, namedIn: [] },
   lookAlike: { store: lookAlikes, jobOf: 'SELECT job_id AS job FROM look_alike WHERE id = ?', namedIn: [['photo', PHOTOS_OF]] },
   matchedSet: { store: matchedSets, jobOf: 'SELECT job_id AS job FROM matched_set WHERE id = ?', namedIn: [] },
   setting: {
@@ -169,13 +190,47 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
   build: {
     store: builds,
     jobOf: 'SELECT a.job_id AS job FROM build b JOIN assembly a ON a.id = b.assembly_id WHERE b.id = ?',
-    namedIn: [['build', 'SELECT id FROM build WHERE parent_id = ?'], ['reading', 'SELECT id FROM reading WHERE build_id = ?'], WITHDRAWN],
+    namedIn: [
+      ['build', 'SELECT id FROM build WHERE parent_id = ?'],
+      ['reading', 'SELECT id FROM reading WHERE build_id = ?'],
+      ['feel', 'SELECT id FROM feel WHERE build_id = ?'],
+      ['temporary', 'SELECT id FROM temporary_thing WHERE build_id = ?'],
+      ['removal', 'SELECT id FROM removal WHERE build_id = ?'],
+      WITHDRAWN,
+    ],
   },
   reading: {
     store: readings,
     jobOf: `SELECT a.job_id AS job FROM reading r JOIN station t ON t.id = r.station_id LEFT JOIN shaft s ON s.id = t.shaft_id
       JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE r.id = ?`,
-    namedIn: [['reading', 'SELECT id FROM reading WHERE supersedes = ?'], WITHDRAWN],
+    namedIn: [
+      ['reading', 'SELECT id FROM reading WHERE supersedes = ?'],
+      ['closing', 'SELECT id FROM closing WHERE reading_id = ?'],
+      ['removal', 'SELECT id FROM removal WHERE after_reading = ?'],
+      WITHDRAWN,
+    ],
+  },
+  feel: {
+    store: feels,
+    jobOf: 'SELECT a.job_id AS job FROM feel f JOIN build b ON b.id = f.build_id JOIN assembly a ON a.id = b.assembly_id WHERE f.id = ?',
+    namedIn: [WITHDRAWN],
+  },
+  temporary: {
+    store: temporaries,
+    jobOf: 'SELECT a.job_id AS job FROM temporary_thing t JOIN assembly a ON a.id = t.assembly_id WHERE t.id = ?',
+    namedIn: [['temporary', 'SELECT id FROM temporary_thing WHERE out_of = ?'], WITHDRAWN],
+  },
+  removal: {
+    store: removals,
+    jobOf: `SELECT a.job_id AS job FROM removal c JOIN station t ON t.id = c.station_id LEFT JOIN shaft s ON s.id = t.shaft_id
+      JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE c.id = ?`,
+    namedIn: [WITHDRAWN],
+  },
+  closing: {
+    store: closings,
+    jobOf: `SELECT a.job_id AS job FROM closing c JOIN station t ON t.id = c.station_id LEFT JOIN shaft s ON s.id = t.shaft_id
+      JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE c.id = ?`,
+    namedIn: [WITHDRAWN],
   },
   strip: {
     store: strip,

@@ -69,7 +69,8 @@ export function undoable(db: Db, clientId: string): UndoableReply {
   const effects = JSON.parse(last.effects) as JournalEffect[];
   const shaftId = shaftOf(db, effects);
   const facts = job ? jobFacts(db, job.id) : null;
-  const words = facts ? journalWords(last.kind, effects, facts).words : 'Leaves in the Drawer';
+  const inDrawer = effects.some(({ table }) => table === 'instrument') ? 'An instrument in the Drawer' : 'Leaves in the Drawer';
+  const words = facts ? journalWords(last.kind, effects, facts).words : inDrawer;
   const shaft = shaftId === null ? null : (shafts.byId(db, shaftId)?.name ?? null);
   return { entry: { seq: last.seq, at: last.at, words, jobId: last.jobId, machine: job?.machine ?? null, shaftId, shaft } };
 }

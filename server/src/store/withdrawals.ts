@@ -14,6 +14,10 @@ export const withdrawals = {
     UNION SELECT id FROM inspection WHERE job_id = @job
     UNION SELECT c.id FROM acceptance c JOIN station t ON t.id = c.station_id LEFT JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE a.job_id = @job
     UNION SELECT id FROM photo WHERE job_id = @job
+    UNION SELECT f.id FROM feel f JOIN build b ON b.id = f.build_id JOIN assembly a ON a.id = b.assembly_id WHERE a.job_id = @job
+    UNION SELECT x.id FROM temporary_thing x JOIN assembly a ON a.id = x.assembly_id WHERE a.job_id = @job
+    UNION SELECT m.id FROM removal m JOIN station t ON t.id = m.station_id LEFT JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE a.job_id = @job
+    UNION SELECT c.id FROM closing c JOIN station t ON t.id = c.station_id LEFT JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE a.job_id = @job
     UNION SELECT w.id FROM withdrawal w JOIN observed o ON w.of_id = o.id
   ) SELECT ${COLUMNS} FROM withdrawal WHERE of_id IN (SELECT id FROM observed) ORDER BY seq`,
       )
