@@ -358,7 +358,7 @@ function jointChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | 
   if (!isOther && !isGasket) return film === 0 ? null : { slot, thicker: nanometres(film), words: 'sealant in the joint' };
   const isKnown = typeof before.crushed === 'number' && typeof after.crushed === 'number';
   const thicker = isKnown ? nanometres((after.crushed ?? 0) - (before.crushed ?? 0) + film) : null;
-  return { slot, thicker, words: isOther ? stateWords(slot, after.state) : 'another gasket' };
+  return { slot, thicker, words: isOther ? stateWords(slot, stateNow(after)) : 'another gasket' };
 }
 
 /** Another of the same: as much thicker as it was measured to be, where both were. */

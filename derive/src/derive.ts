@@ -2,7 +2,7 @@ import type { Assembly, JobFacts, Shaft, Station } from '@elder-cog/contract';
 import { isFeatureKind, type MarkKind } from '@elder-cog/core';
 import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, stateNow, withdrawnIds, type BuildNow } from './builds.ts';
 import { depthsOf, depthStates } from './depths.ts';
-import { gapState, markAsJudged, withTogether, type GapState } from './gap/index.ts';
+import { gapState, markAsJudged, withTogether, type GapState, type KnownStep } from './gap/index.ts';
 import { drawnShaft } from './drawn.ts';
 import { filledPlaces, formsOf, formsRead } from './graph.ts';
 import {
@@ -22,6 +22,7 @@ import { acceptanceOf } from './inspections.ts';
 import { settingsOf, type SettingState } from './settings.ts';
 import type { SlotState } from './slotState.ts';
 import { slotsOfShaft } from './slots.ts';
+import { lentBy, twinOf } from './twins.ts';
 import { featureState, markWith, pairState } from './wear.ts';
 
 /**
@@ -54,8 +55,9 @@ export function derive(stored: JobFacts): JobState {
     assembly,
     ...rowsMeasured(facts, inOrder(facts.stations.filter((s) => s.assemblyId === assembly.id && !s.gone)), gone),
   }));
-  const settings = facts.settings.length === 0 ? [] : settingsJudged(facts, built, boxes);
-  const shafts = sparing(built, settings);
+  const lent = lending(facts, built, gone);
+  const settings = facts.settings.length === 0 ? [] : settingsJudged(facts, lent, boxes);
+  const shafts = sparing(lent, settings);
   const gapMarks = [...shafts.flatMap(marksOf), ...settings.map(({ mark }) => mark)];
   const wearMarks = rowHolders({ shafts, boxes }).flatMap((s) => [...s.features.map((f) => f.mark), ...s.pairs.map((p) => p.mark)]);
   const marks = {
@@ -76,6 +78,16 @@ export function derive(stored: JobFacts): JobState {
     damage,
     marks,
   };
+}
+
+/** Shafts whose twin on the other side taught something, reckoned with what it lends; the very same where nothing is lent. */
+function lending(facts: JobFacts, built: readonly ShaftState[], gone: ReadonlySet<string>): readonly ShaftState[] {
+  if (facts.assemblies.every(({ mirrorOf }) => mirrorOf === null)) return built;
+  return built.map((shaft) => {
+    const twin = twinOf(facts, shaft, built);
+    const borrowed = twin ? lentBy(facts, twin) : null;
+    return borrowed && borrowed.size > 0 ? shaftState(facts, shaft.shaft, shaft.assembly, gone, borrowed) : shaft;
+  });
 }
 
 /** Settings are judged by whatever is measured, looked at or read of the job: depths too, which stand in no list of gaps. */
@@ -109,12 +121,18 @@ function rowsMeasured(facts: JobFacts, stations: readonly Station[], gone: Reado
   return { features, pairs: stations.filter((s) => s.subject === 'pair').map((station) => pairState(facts, station, byId)) };
 }
 
-export function shaftState(facts: JobFacts, shaft: Shaft, assembly: Assembly, gone: ReadonlySet<string>): ShaftState {
+export function shaftState(
+  facts: JobFacts,
+  shaft: Shaft,
+  assembly: Assembly,
+  gone: ReadonlySet<string>,
+  borrowed: ReadonlyMap<string, readonly KnownStep[]> = new Map(),
+): ShaftState {
   const builds = buildsOfShaft(facts, shaft.id, assembly.id);
   const current = builds[builds.length - 1] ?? null;
   const stations = inOrder(facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone));
   const forms = formsOf(facts, shaft, current);
-  const now = { slots: slotsOfShaft(facts, shaft.id), builds, forms, read: formsRead(forms, stations), gone };
+  const now = { slots: slotsOfShaft(facts, shaft.id), builds, forms, read: formsRead(forms, stations), gone, borrowed };
   const each = stations
     .filter((s) => s.subject === 'gap')
     .map((station, i) => accepting(facts, gapState(facts, station, String.fromCharCode(65 + i), now)));

@@ -1,6 +1,7 @@
-import type { Assembly, JobFacts, LimitSource, Station } from '@elder-cog/contract';
+import type { JobFacts, LimitSource, Station } from '@elder-cog/contract';
 import { describeLength, FEATURES, isFeatureKind, nanometres, smallUnit, type Length, type LengthUnit, type Limits } from '@elder-cog/core';
 import { plainName } from './plainName.ts';
+import { otherSidesOf, sideless } from './twins.ts';
 import type { RowHolder } from './jobState.ts';
 import { stripLog } from './stripLog.ts';
 import { isPair, type FeatureState, type PairState } from './wear.ts';
@@ -26,19 +27,6 @@ export interface LimitQuestion {
 /** The box a station is of: its own, or its shaft's. */
 export const boxOf = (facts: JobFacts, { assemblyId, shaftId }: Station): string | undefined =>
   assemblyId ?? facts.shafts.find((s) => s.id === shaftId)?.assemblyId;
-
-/** Boxes that are the other side of this one: said of either. */
-export const otherSidesOf = (facts: JobFacts, boxId: string): Assembly[] => {
-  const mirrorOf = facts.assemblies.find((a) => a.id === boxId)?.mirrorOf ?? null;
-  return facts.assemblies.filter((a) => a.id !== boxId && (a.mirrorOf === boxId || a.id === mirrorOf));
-};
-
-/** A name with nothing left of which side it is on: "Left hub bush" and "hub bush, right". */
-const sideless = (name: string): string =>
-  plainName(name)
-    .replace(/\b(?:left|right|near ?side|off ?side|near|off|other|side)\b/g, ' ')
-    .replace(/\s+/g, ' ')
-    .trim();
 
 /** The same thing on the other side, by its name: its limit where it has one, and what it measures. */
 function otherSide({ facts, holders, row }: LimitQuestion): LimitOffer[] {

@@ -1,6 +1,6 @@
 import type { JobFacts, Setting, Station } from '@elder-cog/contract';
 import { aimedGap, type Length, type Limits, type MarkKind } from '@elder-cog/core';
-import { cleanAim, isRight, type GapState } from './gap/index.ts';
+import { aimWith, isRight, type GapState } from './gap/index.ts';
 import type { FeatureState, PairState } from './wear.ts';
 
 /** What is judged by several stations together. */
@@ -72,7 +72,7 @@ function ofGap({ station, mark, now, limits }: GapState): Told {
     mark,
     value: now.kind === 'read' ? (now.reading?.value ?? null) : null,
     limits: within,
-    aim: within && hasBoth ? aimedGap(within, cleanAim(station.aim)) : null,
+    aim: within && hasBoth ? aimedGap(within, aimWith(station.aim, limits)) : null,
   };
 }
 

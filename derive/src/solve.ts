@@ -5,7 +5,7 @@ import type { ShaftState } from './jobState.ts';
 import type { SlotState } from './slotState.ts';
 import type { Slot } from './slots.ts';
 import { slotLetter } from './drawn.ts';
-import { cleanAim } from './gap/index.ts';
+import { aimWith } from './gap/index.ts';
 import { filledPlaces, formAt, formsOf, setsDepth } from './graph.ts';
 import { availableFor, type Available } from './packs.ts';
 
@@ -165,7 +165,7 @@ export function solveQuestion(
         // a lap opens a gap by what it takes off: less of the length, the other way
         coefficients: Object.fromEntries(solverSlots.map((s) => [s.id, laps.has(s.id) ? -by(s.id) : by(s.id)])),
         limits: limits.limits,
-        ...(station.aim.at === 'middle' ? {} : { aim: cleanAim(station.aim) }),
+        ...(station.aim.at === 'middle' ? {} : { aim: aimWith(station.aim, limits) }),
         ...(read && read.u > 0 ? { u: read.u } : {}),
       },
     ];

@@ -35,6 +35,32 @@ describe('what the builds of a gap teach together', () => {
     expect(step?.U).toBeLessThan(thou(2));
     expect(taught(story)?.questioned).toEqual([]);
   });
+  it('is how far the gap moves for one of its pack, from three packs on, held against the drawing', () => {
+    const story = new Story({ gasket: true });
+    for (const [pack, text] of [
+      [20, '0>12'],
+      [15, '0>7'],
+      [25, '0>17'],
+    ] as const) {
+      story.build([pack], { 'cover.bolts': 'torqued' });
+      for (const each of [text, text, text]) story.read(each);
+    }
+    expect(taught(story)?.coefficient).toMatchObject({ drawn: 1, agrees: true });
+    expect(taught(story)?.coefficient?.value).toBeCloseTo(1, 5);
+    expect(taught(story)?.coefficient?.U).toBeLessThan(0.3);
+  });
+  it('is nothing at all where a trial says otherwise than the drawing: one of the two is wrong', () => {
+    const story = new Story({ gasket: true });
+    for (const [pack, text] of [
+      [20, '0>12'],
+      [15, '0>17'],
+      [25, '0>7'],
+    ] as const) {
+      story.build([pack], { 'cover.bolts': 'torqued' });
+      for (const each of [text, text, text]) story.read(each);
+    }
+    expect(taught(story)).toBeNull();
+  });
   it('asks about the build that does not fit the others', () => {
     const story = new Story({ gasket: true });
     const reads = ['0>12', '0>13½', '0>30', '0>7'];

@@ -1,18 +1,8 @@
 import type { JobFacts } from '@elder-cog/contract';
-import {
-  coverageFactor,
-  estimate,
-  fitTrials,
-  nanometres,
-  ReckoningError,
-  thou,
-  type BuiltTrial,
-  type FittedTrials,
-  type Length,
-} from '@elder-cog/core';
-import { changesBetween, stateWords, type BuildNow } from './builds.ts';
+import { coverageFactor, estimate, nanometres, type Estimate, type FittedTrials, type Length } from '@elder-cog/core';
+import { stateNow, stateWords, type BuildNow } from './builds.ts';
 import { doubtsOf } from './doubt.ts';
-import { carried, touching, type GapState, type LadderRow } from './gap/index.ts';
+import { stateOf, taughtBy, type GapState } from './gap/index.ts';
 import { formAt, formsOf } from './graph.ts';
 import type { ShaftState } from './jobState.ts';
 import type { Slot } from './slots.ts';
@@ -32,74 +22,69 @@ export interface Taught {
   readonly steps: readonly TaughtStep[];
   /** builds whose reading does not fit the others: by their number, with how far it is off */
   readonly questioned: readonly { readonly build: number; readonly by: Length }[];
+  /** left out where too few packs were tried to say */
+  readonly coefficient?: TaughtCoefficient;
 }
 
-/** How far bolts, bearings and gaskets move a gap as a rule: one standard deviation. Common practice, no source. */
-const SPREAD = thou(1.5);
-/** What has a state that closes or opens a gap by so much each time. */
-const STATED: ReadonlySet<Slot['kind']> = new Set(['fastening', 'bearing', 'gasket']);
+/** How far the gap moves for one of its pack, as the builds show it. */
+export interface TaughtCoefficient {
+  readonly value: number;
+  /** expanded */
+  readonly U: number;
+  /** what the drawing says */
+  readonly drawn: number;
+  readonly agrees: boolean;
+}
+
+/** Two packs prove which way it goes; from three on, how far is told too. */
+const ENOUGH_PACKS = 3;
 
 /**
- * Closures as steps from state to state, over whatever packs were in, and the trials that do not fit: of the builds that differ from the last
- * that was read in nothing but packs, sealant, nut, bolts, bearings and gaskets. Null where they teach nothing yet.
+ * Closures as steps from state to state, over whatever packs were in, and the trials that do not fit. Null where they teach nothing yet.
  */
 export function taughtOf(facts: JobFacts, shaft: ShaftState, gap: GapState): Taught | null {
   const coefficients = formAt(formsOf(facts, shaft.shaft, shaft.current), gap.station)?.coefficients ?? {};
   const slots = shaft.slots.map(({ slot }) => slot);
-  const read = gap.ladder.filter((row) => row.reading !== null && !row.byPack && !row.disagree);
-  const last = read.at(-1);
-  if (!last) return null;
-  const stated = slots.filter(({ id, kind }) => STATED.has(kind) && coefficients[id] !== 0);
-  const stateOf = ({ fitted }: BuildNow): string => stated.map(({ id }) => fitted.get(id)?.state ?? '').join('|');
-  const trials = read.flatMap((row): { readonly row: LadderRow; readonly trial: BuiltTrial }[] => {
-    const changes = touching(changesBetween(row.build, last.build, slots), coefficients);
-    const known = changes.filter(({ thicker }) => thicker !== null);
-    const isAlike = changes.every(({ slot, thicker }) => thicker !== null || STATED.has(slot.kind));
-    if (!row.reading || !isAlike) return [];
-    return [
-      {
-        row,
-        trial: {
-          state: stateOf(row.build),
-          packChange: nanometres(row.reading.value - carried(row.reading, known, coefficients).value),
-          reading: row.reading,
-        },
-      },
-    ];
-  });
-  const fitted = fittedFrom(facts, shaft, { gap, trials: trials.map(({ trial }) => trial), isNow: last.isNow });
-  if (!fitted) return null;
-  const builds = new Map(trials.map(({ row, trial }) => [trial.state, row.build]));
+  const isNow = gap.ladder.findLast((row) => row.reading !== null && !row.byPack && !row.disagree)?.isNow === true;
+  const taught = taughtBy(gap.ladder, { slots, coefficients, prior: isNow ? bySizes(facts, shaft, gap) : null, steps: gap.borrowed ?? [] });
+  // where a trial contradicts the drawing, everything that rests on either would be wrong
+  if (!taught || gap.pack?.refusal?.code === 'contradiction') return null;
+  const { fitted, rows, stated } = taught;
+  const builds = new Map(rows.map(({ build }) => [stateOf(build, stated), build]));
   const words = (at: string, other: string): string => differing(stated, builds.get(at), builds.get(other));
   const steps = fitted.steps.map(({ from, to, value, u }) => ({ from: words(from, to), to: words(to, from), value, U: coverageFactor() * u }));
-  const questioned = fitted.questioned.map((i) => ({ build: trials[i]?.row.build.number ?? 0, by: fitted.residuals[i] ?? nanometres(0) }));
-  return steps.length === 0 && questioned.length === 0 ? null : { steps, questioned };
+  const questioned = fitted.questioned.map((i) => ({ build: rows[i]?.build.number ?? 0, by: fitted.residuals[i] ?? nanometres(0) }));
+  const packs = new Set(rows.map(({ pack }) => pack)).size;
+  const coefficient = packs >= ENOUGH_PACKS ? coefficientOf(gap, fitted) : null;
+  return steps.length === 0 && questioned.length === 0 && !coefficient ? null : { steps, questioned, ...(coefficient ? { coefficient } : {}) };
 }
 
-interface Fit {
-  readonly gap: GapState;
-  readonly trials: readonly BuiltTrial[];
-  /** the last of them is of the build that stands now */
-  readonly isNow: boolean;
+/** The gap by the sizes alone, where every one is known. */
+function bySizes(facts: JobFacts, shaft: ShaftState, gap: GapState): Estimate | null {
+  const sizes = doubtsOf(facts, shaft, gap).find(({ by, unsaid }) => by === 'sizes' && unsaid.length === 0);
+  return sizes ? estimate(sizes.value, sizes.U / coverageFactor()) : null;
 }
 
-function fittedFrom(facts: JobFacts, shaft: ShaftState, { gap, trials, isNow }: Fit): FittedTrials | null {
-  const sizes = isNow ? doubtsOf(facts, shaft, gap).find(({ by, unsaid }) => by === 'sizes' && unsaid.length === 0) : undefined;
-  const prior = sizes ? estimate(sizes.value, sizes.U / coverageFactor()) : null;
-  try {
-    return fitTrials({ prior, closureSpread: SPREAD, coefficient: 1 }, trials);
-  } catch (error) {
-    // bounds alone, and nothing measured: they teach nothing yet
-    if (error instanceof ReckoningError) return null;
-    throw error;
-  }
+/** What the packs themselves say of how far the gap moves for each of them, held against the drawing; null under two packs, or where it is plain. */
+function coefficientOf({ adjuster, pack }: GapState, { coefficient }: FittedTrials): TaughtCoefficient | null {
+  if (!adjuster || !pack || pack.sense === 0 || coefficient === null) return null;
+  const drawn = pack.sense * (pack.factor ?? 1);
+  // fitted in units of what the drawing says: 1 where it is right
+  const value = coefficient.value * drawn;
+  const U = coverageFactor() * coefficient.u * Math.abs(drawn);
+  return { value, U, drawn, agrees: Math.abs(value - drawn) <= U };
 }
 
 /** What is said of one build where another is otherwise: "bolts torqued". */
 const differing = (stated: readonly Slot[], build: BuildNow | undefined, other: BuildNow | undefined): string =>
   stated
-    .filter(({ id }) => build?.fitted.get(id)?.state !== other?.fitted.get(id)?.state)
-    .map((slot) => stateSaid(slot, build?.fitted.get(slot.id)?.state ?? null))
+    .filter(({ id }) => stateIn(build, id) !== stateIn(other, id))
+    .map((slot) => stateSaid(slot, stateIn(build, slot.id)))
     .join(', ');
+
+function stateIn(build: BuildNow | undefined, slotId: string): string | null {
+  const fitting = build?.fitted.get(slotId);
+  return fitting ? stateNow(fitting) : null;
+}
 
 const stateSaid = (slot: Slot, state: string | null): string => (state === null ? `${slot.name.toLowerCase()} not said` : stateWords(slot, state));

@@ -1,6 +1,18 @@
 import { noFacts, newLink, newShaft, type Build, type FitLeaf, type JobFacts, type Lot, type Station, withUnderstood } from '@elder-cog/contract';
 import { INSTRUMENTS, parseLimits, thou, type Instrument, type Length, type Place, type TemplateName } from '@elder-cog/core';
 
+interface Made {
+  readonly template?: TemplateName;
+  readonly place?: Place;
+  readonly gasket?: boolean;
+  readonly limits?: string | null;
+}
+interface Side {
+  readonly of: Story;
+  readonly assemblyId: string;
+  readonly shaftId: string;
+}
+
 /** A job made step by step, for tests: one shaft, with ids that say what they are. */
 export class Story {
   private count = 0;
@@ -8,16 +20,29 @@ export class Story {
   readonly station: Station;
   readonly slot: (role: string) => string;
   private readonly shaftId: string;
+  private readonly assemblyId: string;
+  private readonly made: Made;
+  /** the story of the machine, where this is of its other side */
+  private readonly whole: Story | null;
 
-  constructor({
-    template = 'taperPair',
-    place = 'underCover',
-    gasket = false,
-    limits = '5-8 thou',
-  }: { template?: TemplateName; place?: Place; gasket?: boolean; limits?: string | null } = {}) {
+  constructor(made: Made = {}, side: Side | null = null) {
+    this.made = made;
+    this.whole = side?.of ?? null;
+    if (side) {
+      const { facts } = side.of;
+      this.facts = facts;
+      this.assemblyId = side.assemblyId;
+      this.shaftId = side.shaftId;
+      this.station = facts.stations.find((s) => s.shaftId === side.shaftId && s.subject === 'gap') as Station;
+      const places = facts.places.filter((p) => p.shaftId === side.shaftId);
+      this.slot = (role) => places.find((p) => p.role === role || (role === 'pack' && p.role === 'packP'))?.id ?? '';
+      return;
+    }
+    const { template = 'taperPair', place = 'underCover', gasket = false, limits = '5-8 thou' } = made;
     const newId = (): string => this.id();
     const jobId = newId();
     const assemblyId = newId();
+    this.assemblyId = assemblyId;
     const shaft = newShaft({ assemblyId, name: 'Input shaft', template, place, gasket, position: 0, newId });
     const stations = shaft.stations.map(
       (s) =>
@@ -59,11 +84,13 @@ export class Story {
   }
 
   id(): string {
+    if (this.whole) return this.whole.id();
     this.count += 1;
     return `00000000-0000-4000-8000-${this.count.toString(16).padStart(12, '0')}`;
   }
 
   private time(): string {
+    if (this.whole) return this.whole.time();
     this.count += 1;
     return new Date(Date.UTC(2026, 0, 2, 0, 0, this.count)).toISOString();
   }
@@ -78,16 +105,21 @@ export class Story {
     return { id, revision: 1, ...of, material: '', keptIn: '', note: '', ...more };
   }
 
+  /** The builds of its own box. */
+  private get mine(): readonly Build[] {
+    return this.facts.builds.filter((b) => b.assemblyId === this.assemblyId);
+  }
+
   /** A build with a pack, and the states of other slots by role. */
   build(
     pack: readonly number[] | null,
     states: Readonly<Record<string, string>> = {},
-    stage: Build['stage'] = this.facts.builds.length === 0 ? 'as_found' : 'dry',
+    stage: Build['stage'] = this.mine.length === 0 ? 'as_found' : 'dry',
   ): Build {
     const built: Build = {
       id: this.id(),
-      assemblyId: this.facts.assemblies[0]?.id ?? '',
-      parentId: this.facts.builds.at(-1)?.id ?? null,
+      assemblyId: this.assemblyId,
+      parentId: this.mine.at(-1)?.id ?? null,
       stage,
       at: this.time(),
       who: '',
@@ -111,6 +143,50 @@ export class Story {
     return built;
   }
 
+  /** Nut or bolts torqued so far, N·m, as a build of its own. */
+  torque(role: string, newtonMetres: number, isSlave = false): Build {
+    const built = this.build(null);
+    const line = { bolts: 'all', torque: newtonMetres, written: `${newtonMetres} N·m`, degrees: null, isSlave };
+    built.fits.push({ id: this.id(), placeId: this.slot(role), leaves: [], state: 'torqued', tightened: [line] });
+    return built;
+  }
+
+  /** Something lapped off what a station reads, thou; with the build that is made with it. */
+  lap(stationId: string, amount: number | null, buildId: string | null = this.build(null).id): string {
+    const after = this.facts.readings.findLast((r) => r.stationId === stationId)?.id ?? null;
+    const off = { amount: amount === null ? null : thou(amount), written: amount === null ? '' : `${amount} thou` };
+    const id = this.id();
+    this.facts.removals.push({ id, stationId, ...off, process: 'lapped', after, buildId, who: '', at: this.time() });
+    return id;
+  }
+
+  /** The same box again, its other side: shafts, parts, places and stations under ids of their own, and nothing built. */
+  twin(name: string): Story {
+    const other = new Story(this.made);
+    const ids = new Map<string, string>();
+    const fresh = (text: string): string =>
+      text.replace(/00000000-0000-4000-8000-[0-9a-f]{12}/g, (id) => {
+        const known = ids.get(id) ?? this.id();
+        ids.set(id, known);
+        return known;
+      });
+    const { assemblies, shafts, parts, places, features, contacts, stations, limits } = JSON.parse(fresh(JSON.stringify(other.facts))) as JobFacts;
+    const [box] = assemblies;
+    const jobId = this.facts.job.id;
+    if (box) this.facts.assemblies.push({ ...box, jobId, name, mirrorOf: this.facts.assemblies[0]?.id ?? null });
+    for (const [mine, theirs] of [
+      [this.facts.shafts, shafts],
+      [this.facts.parts, parts],
+      [this.facts.places, places],
+      [this.facts.features, features],
+      [this.facts.contacts, contacts],
+      [this.facts.stations, stations],
+      [this.facts.limits, limits],
+    ] as [unknown[], unknown[]][])
+      mine.push(...theirs);
+    return new Story(this.made, { of: this, assemblyId: box?.id ?? '', shaftId: shafts[0]?.id ?? '' });
+  }
+
   /** A size of a part, by what it is called, read so often; the station it is read at. */
   measure(name: RegExp, reads: readonly string[], instrument: Instrument | null): string {
     const feature = this.facts.features.find((f) => name.test(f.name));
@@ -126,7 +202,7 @@ export class Story {
     this.facts.readings.push({
       id,
       stationId,
-      buildId: this.facts.builds.at(-1)?.id ?? null,
+      buildId: this.mine.at(-1)?.id ?? null,
       raw: withUnderstood({ method: 'dial', text, instrument: INSTRUMENTS.dialThou, restsOn: [], ...more }),
       who: '',
       takenAt: this.time(),

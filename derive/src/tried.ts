@@ -18,7 +18,7 @@ const TRIED = '00000000-0000-4000-8000-000000000000';
  * A shaft as it would be with other packs in: every gap that shares them, and the drawing. Nothing is kept. The same reckoning as that of a
  * build that is fitted, so that what was tried is what comes of it.
  */
-export function triedShaft(stored: JobFacts, { shaft, assembly, current }: ShaftState, tried: readonly Tried[]): ShaftState {
+export function triedShaft(stored: JobFacts, { shaft, assembly, current, gaps, depths = [] }: ShaftState, tried: readonly Tried[]): ShaftState {
   const { facts } = readable(stored);
   const build: Build = {
     id: TRIED,
@@ -33,7 +33,8 @@ export function triedShaft(stored: JobFacts, { shaft, assembly, current }: Shaft
     note: '',
     fits: tried.map(({ slotId, leaves }, i) => ({ id: `${TRIED} ${i}`, placeId: slotId, leaves: [...leaves], state: null })),
   };
-  return shaftState({ ...facts, builds: [...facts.builds, build] }, shaft, assembly, withdrawnIds(facts));
+  const borrowed = new Map([...gaps, ...depths].map((gap) => [gap.station.role, gap.borrowed ?? []]));
+  return shaftState({ ...facts, builds: [...facts.builds, build] }, shaft, assembly, withdrawnIds(facts), borrowed);
 }
 
 /** Where a gap would be as it is tried: by the figure alone, for nothing has been read. */

@@ -6,6 +6,8 @@ const CATALOGUE = {
   nothingToUndo: [409, 'There is nothing of yours left to undo.'],
   otherLast: [409, 'Something else was done here since, and would be taken back first: look, and undo again.'],
   newerBuild: [409, 'Another build was made since the one you saw. Look at both and choose.'],
+  notForGood: [409, 'Something is still in for the time being: swap it for what stays, or count it out, and build it for good then.'],
+  stationDone: [409, 'This was said to be done, and its last reading stands. Open it again before reading it.'],
   restsOnIt: [409, 'Something already rests on it, so it cannot be undone: take that back first.'],
   unknownParent: [409, 'What this belongs to is not here: it may have been undone.'],
   alreadyHere: [409, 'One of these is already here under the same number.'],

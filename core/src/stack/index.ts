@@ -1,4 +1,5 @@
 export * from './agreeWithForecast.ts';
+export * from './closureCauses.ts';
 export * from './coverGapMethod.ts';
 export * from './coverShim.ts';
 export * from './edit/index.ts';

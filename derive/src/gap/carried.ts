@@ -1,4 +1,4 @@
-import { forecastGap, type LinearGap, type Reading } from '@elder-cog/core';
+import { forecastGap, type ForecastQuestion, type LinearGap, type Reading } from '@elder-cog/core';
 import type { SlotChange } from '../builds.ts';
 
 /** How each slot moves a gap, by the slot's id; nothing is known of one that is not there. */
@@ -12,10 +12,14 @@ export const touching = (changes: readonly SlotChange[], coefficients: Coefficie
 export const isReckonable = (changes: readonly SlotChange[], coefficients: Coefficients): boolean =>
   changes.every(({ slot, thicker }) => thicker !== null && coefficients[slot.id] !== undefined);
 
-/** A reading carried over changes that are reckonable. */
-export const carried = (reading: Reading, changes: readonly SlotChange[], coefficients: Coefficients): Reading =>
+/** What else opens a gap, besides what is in its slots: a closure step. */
+type Term = NonNullable<ForecastQuestion['terms']>[number];
+
+/** A reading carried over changes that are reckonable, and a step that is known. */
+export const carried = (reading: Reading, changes: readonly SlotChange[], coefficients: Coefficients, step: Term | null = null): Reading =>
   forecastGap({
     reading,
     coefficients,
     changes: Object.fromEntries(changes.flatMap(({ slot, thicker }) => (thicker === null ? [] : [[slot.id, { by: thicker }]]))),
+    ...(step ? { terms: [step] } : {}),
   });

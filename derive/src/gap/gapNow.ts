@@ -1,11 +1,13 @@
 import type { JobFacts } from '@elder-cog/contract';
 import type { Length, Reading } from '@elder-cog/core';
-import { changesBetween, rowsOf } from '../builds.ts';
+import { changesBetween, rowsOf, type SlotChange } from '../builds.ts';
 import type { MethodReading, Pooled } from '../readingValue.ts';
 import type { Slot } from '../slots.ts';
 import { carried, isReckonable, touching, type Coefficients } from './carried.ts';
-import type { KeptReading, LadderRow } from './ladder.ts';
+import { expandedU } from './judged.ts';
+import { stepOver, type KeptReading, type LadderRow } from './ladder.ts';
 import { sized } from './sized.ts';
+import type { KnownStep } from './steps.ts';
 
 /** A reading taken back: kept, and struck through. */
 export interface StruckReading {
@@ -22,6 +24,8 @@ export interface GapNow {
   readonly values: readonly Length[];
   readonly range: Length | null;
   readonly because: string | null;
+  /** of a forecast over torque, a gasket or a bearing: how far that was reckoned to move it. Left out where it rests on none */
+  readonly step?: KnownStep;
   readonly byPack: boolean;
   readonly kept: readonly KeptReading[];
   /** what was read on this build and taken back since, with why */
@@ -34,10 +38,12 @@ export interface GapNow {
 interface Told {
   readonly coefficients: Coefficients;
   readonly unit: 'thou' | 'mm';
+  /** steps that the other side taught */
+  readonly borrowed: readonly KnownStep[];
 }
 
 /** What speaks for the gap as it is now: a reading of this build, a forecast over a changed pack, or nothing fresh. */
-export function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], { coefficients, unit }: Told): Omit<GapNow, 'struck'> {
+export function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], { coefficients, unit, borrowed }: Told): Omit<GapNow, 'struck'> {
   const alone = { values: [], range: null, byPack: false, methods: [], disagree: null };
   const none = { kind: 'none' as const, reading: null, U: null, because: null, kept: [], ...alone };
   const current = rows[rows.length - 1];
@@ -51,7 +57,9 @@ export function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], { coef
   if (changes.length === 0) return { ...readNow(before, unit), kept };
   const spoiling = changes.filter((c) => c.thicker === null);
   const about = `build ${before.build.number}`;
-  if (!isReckonable(changes, coefficients) || before.reading.kind !== 'estimate' || before.disagree) {
+  const step = stepOver(before.build, current.build, { changed: changes, slots, coefficients, rows, borrowed });
+  const known = step ? changes.filter(({ thicker }) => thicker !== null) : changes;
+  if (!isReckonable(known, coefficients) || before.reading.kind !== 'estimate' || before.disagree) {
     return {
       ...alone,
       kind: 'stale',
@@ -65,15 +73,21 @@ export function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], { coef
       kept,
     };
   }
+  const reading = carried(before.reading, known, coefficients, step);
   return {
     ...alone,
     kind: 'forecast',
-    reading: carried(before.reading, changes, coefficients),
-    U: before.U,
-    because: `reckoned from ${about}`,
+    reading,
+    U: step ? expandedU(reading) : before.U,
+    because: `reckoned from ${about}${step ? `, and ${stepWords(step, spoiling, unit)}` : ''}`,
+    ...(step ? { step } : {}),
     kept,
   };
 }
+
+/** "1.0 thou that it closes: bolts torqued"; and where that was learned, where it was on the other side. */
+const stepWords = ({ value, borrowed }: KnownStep, changes: readonly SlotChange[], unit: Told['unit']): string =>
+  `${sized(Math.abs(value), unit)} ${unit} that it ${value < 0 ? 'closes' : 'opens'}, ${changes.map(({ words }) => words).join(', ')}${borrowed === undefined ? '' : ` (borrowed from the ${borrowed.toLowerCase()})`}`;
 
 const readNow = (row: LadderRow, unit: Told['unit']): Omit<GapNow, 'struck'> => ({
   kind: 'read',

@@ -20,9 +20,10 @@ import { nowOf, struckOn, type GapNow } from './gapNow.ts';
 import { ladderOf, type LadderRow } from './ladder.ts';
 import { lessonsOf, type Lesson } from './lessons.ts';
 import { limitInUse, nominalInUse, unitOf, type LimitState, type NominalState } from './limitsInUse.ts';
-import { cleanAim, packQuestion, type PackQuestionState } from './packQuestion.ts';
+import { aimWith, packQuestion, type PackQuestionState } from './packQuestion.ts';
 import { provedBy } from './proof.ts';
 import { sleeveState, type SleeveState } from './sleeve.ts';
+import { statedSlots, stepsOf, stillToCome, type KnownStep } from './steps.ts';
 
 export interface GapState {
   readonly station: Station;
@@ -48,6 +49,8 @@ export interface GapState {
   /** it is out, nobody has accepted it, and a pack can bring it in */
   readonly needsPack: boolean;
   readonly ladder: readonly LadderRow[];
+  /** steps that the other side taught; left out where it taught none */
+  readonly borrowed?: readonly KnownStep[];
   readonly lessons: readonly Lesson[];
   /** the gap as the sizes alone give it, where every one is known, and no two ways round say otherwise */
   readonly fromSizes: { readonly value: Length } | { readonly missing: readonly string[] } | { readonly contradictions: readonly TwoWays[] } | null;
@@ -66,10 +69,17 @@ export interface ShaftNow {
   /** the forms of what its gaps are read at */
   readonly read: readonly LinearGap[];
   readonly gone: ReadonlySet<string>;
+  /** steps that the other side taught, by the role of the gap */
+  readonly borrowed?: ReadonlyMap<string, readonly KnownStep[]>;
 }
 
 /** Everything shown of one gap: what speaks for it now, its verdict, the pack that is wanted, and what its builds taught. */
-export function gapState(facts: JobFacts, station: Station, letter: string, { slots, builds, forms, read, gone }: ShaftNow): GapState {
+export function gapState(
+  facts: JobFacts,
+  station: Station,
+  letter: string,
+  { slots, builds, forms, read, gone, borrowed: lent }: ShaftNow,
+): GapState {
   const current = builds[builds.length - 1] ?? null;
   const isDepth = station.reads?.what === 'depth';
   const form = formAt(forms, station);
@@ -77,15 +87,32 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
   const adjuster = isDepth ? depthShim(slots, coefficients) : adjusterOf(slots, coefficients, { forms, read });
   const packNow = adjuster && current ? (current.fitted.get(adjuster.id)?.leaves ?? null) : null;
   const { sense, factor } = senseAndFactor((adjuster && coefficients[adjuster.id]) ?? 0);
-  const limits = limitInUse(facts, station.id, station.aim.closesBy);
-  const unit = unitOf(station, limits);
-  const judge = (reading: Reading, range: Length | null, near: string | null): Verdict | null =>
-    limits &&
-    nearAtMost(verdict(reading, limits.limits, { rule: station.rule, moreIs: station.moreIs, unit, ...(range === null ? {} : { range }) }), near);
-
+  const borrowed = lent?.get(station.role) ?? [];
   const readings = readingsOf(facts, station.id, gone);
-  const rows = ladderOf({ builds, slots, adjuster, sense, coefficients, readings, current, judge });
-  const now = { ...nowOf(rows, slots, { coefficients, unit }), struck: current ? struckOn(facts, station.id, current.build.id, gone) : [] };
+  const ladder = { builds, slots, adjuster, sense, coefficients, readings, current, borrowed };
+  const given = limitInUse(facts, station.id, station.aim.closesBy);
+  const unit = unitOf(station, given);
+  const judgeBy =
+    (limits: LimitState | null) =>
+    (reading: Reading, range: Length | null, near: string | null): Verdict | null =>
+      limits &&
+      nearAtMost(
+        verdict(withDoubt(reading, limits.still), limits.limits, {
+          rule: station.rule,
+          moreIs: station.moreIs,
+          unit,
+          ...(range === null ? {} : { range }),
+        }),
+        near,
+      );
+  // what is still to close is known from the builds before, which are judged by what was given
+  const asGiven = ladderOf({ ...ladder, judge: judgeBy(given) });
+  const still = stillToCome([...stepsOf(asGiven, { slots, coefficients, steps: borrowed }), ...borrowed], current, statedSlots(slots, coefficients));
+  const limits = still ? limitInUse(facts, station.id, station.aim.closesBy, still) : given;
+  const judge = judgeBy(limits);
+  const rows = still ? asGiven.map((row) => (row.isNow ? judgedAgain(row, judge) : row)) : asGiven;
+  const aim = aimWith(station.aim, limits);
+  const now = { ...nowOf(rows, slots, { coefficients, unit, borrowed }), struck: current ? struckOn(facts, station.id, current.build.id, gone) : [] };
   const judged = now.kind === 'read' && now.reading && !now.disagree ? judge(now.reading, now.range, rows.at(-1)?.near ?? null) : null;
   const proved = adjuster ? provedBy(rows, adjuster, { drawn: sense, slots, coefficients }) : null;
   const pack =
@@ -99,13 +126,12 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
           proved,
           now,
           limits,
-          aim: cleanAim(station.aim),
+          aim,
           unit,
         })
       : null;
   const sleeve = slots.find(({ id, kind }) => kind === 'sleeve' && (coefficients[id] ?? 0) !== 0);
-  const crushed =
-    sleeve && sleeveState({ slot: sleeve, sense: senseAndFactor(coefficients[sleeve.id] ?? 0).sense, now, limits, aim: cleanAim(station.aim), unit });
+  const crushed = sleeve && sleeveState({ slot: sleeve, sense: senseAndFactor(coefficients[sleeve.id] ?? 0).sense, now, limits, aim, unit });
   return {
     station,
     letter,
@@ -122,6 +148,7 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
     ...(crushed ? { sleeve: crushed } : {}),
     needsPack: isOut(judged) && pack?.window?.reachable === true,
     ladder: rows,
+    ...(borrowed.length > 0 ? { borrowed } : {}),
     lessons: lessonsOf(rows, { proved, adjuster, unit }),
     fromSizes: form && fromSizes(form, slots, current),
     sum: now.reading
@@ -135,6 +162,16 @@ export function gapState(facts: JobFacts, station: Station, letter: string, { sl
         ]
       : [],
   };
+}
+
+/** A reading's doubt, and that of what is still to come of it. */
+const withDoubt = (reading: Reading, still: LimitState['still']): Reading =>
+  still && reading.kind === 'estimate' ? { ...reading, u: Math.hypot(reading.u, still.u) } : reading;
+
+/** A row whose reading is held against other limits: what it must read now. */
+function judgedAgain(row: LadderRow, judge: (reading: Reading, range: Length | null, near: string | null) => Verdict | null): LadderRow {
+  const isJudged = row.reading !== null && !row.disagree && row.mark !== 'stale';
+  return isJudged ? { ...row, mark: markOf(judge(row.reading, row.range, row.near)) } : row;
 }
 
 /**

@@ -7,4 +7,5 @@ export * from './lessons.ts';
 export * from './limitsInUse.ts';
 export * from './packQuestion.ts';
 export * from './sleeve.ts';
+export * from './steps.ts';
 export * from './together.ts';

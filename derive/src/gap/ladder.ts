@@ -1,12 +1,13 @@
 import type { FitLeaf, ReadingFact } from '@elder-cog/contract';
 import { agreeWithForecast, type Estimate, type Length, type MarkKind, nanometres, type Reading, type Sense, type Verdict } from '@elder-cog/core';
-import { changesBetween, packTotal, stateNow, type readingsOf, type BuildNow } from '../builds.ts';
+import { changesBetween, packTotal, stateNow, type readingsOf, type BuildNow, type SlotChange } from '../builds.ts';
 import { rememberedOf } from '../remember.ts';
 import { asInstrument, poolEntries, readingValue, type MethodReading, type Pooled, type ReadingValue } from '../readingValue.ts';
 import { asFarAsItGoes, notCounted, restsOnDoubt } from '../spoilt.ts';
 import type { Slot } from '../slots.ts';
 import { carried, isReckonable, touching, type Coefficients } from './carried.ts';
 import { expandedU, markOf } from './judged.ts';
+import { statedSlots, stateOf, stepFor, stepsOf, type KnownStep } from './steps.ts';
 
 /** A reading as kept, with what it now reckons to. */
 export interface KeptReading {
@@ -40,6 +41,8 @@ export interface LadderRow {
   readonly U: number | null;
   readonly mark: MarkKind;
   readonly said: Length | null;
+  /** the step it was said with: how far torque, a gasket or a bearing moves it, by what was known then. Left out where there was none */
+  readonly saidWith?: KnownStep;
   /** read less said */
   readonly residual: Length | null;
   readonly staleBecause: string | null;
@@ -57,6 +60,8 @@ export interface LadderQuestion {
   readonly readings: ReturnType<typeof readingsOf>;
   readonly current: BuildNow | null;
   readonly judge: (reading: Reading, range: Length | null, near: string | null) => Verdict | null;
+  /** steps that the other side taught */
+  readonly borrowed: readonly KnownStep[];
 }
 
 interface ReadOn {
@@ -108,7 +113,7 @@ function byThePack(reading: Reading | null, said: Length | null, from: Reading |
 }
 
 /** Every build in order: what had been said of it, what it read, and whether that still speaks. */
-export function ladderOf({ builds, slots, adjuster, sense, coefficients, readings, current, judge }: LadderQuestion): LadderRow[] {
+export function ladderOf({ builds, slots, adjuster, sense, coefficients, readings, current, judge, borrowed }: LadderQuestion): LadderRow[] {
   const rows: LadderRow[] = [];
   const byBuild = new Map<string | null, (typeof readings)[number][]>();
   for (const reading of readings) {
@@ -125,7 +130,8 @@ export function ladderOf({ builds, slots, adjuster, sense, coefficients, reading
     const changed = before ? touching(changesBetween(before.build, build, slots), coefficients) : [];
     const packs = changed.filter((c) => c.slot.kind === 'adjuster' || c.thicker !== null);
     const known = before?.reading?.kind === 'estimate' && isKnown && isReckonable(packs, coefficients) ? before.reading : null;
-    const said = known && carried(known, packs, coefficients).value;
+    const step = known && before ? stepOver(before.build, build, { changed, slots, coefficients, rows, borrowed }) : null;
+    const said = known && carried(known, packs, coefficients, step).value;
     const isNow = build === current;
     const agreed = packs.length > 0 && packs.length === changed.length ? byThePack(pooled?.reading ?? null, said, before?.reading ?? null) : null;
     const reading = agreed ?? pooled?.reading ?? null;
@@ -148,12 +154,34 @@ export function ladderOf({ builds, slots, adjuster, sense, coefficients, reading
       U: expandedU(reading),
       mark: pooled === null ? 'unmeasured' : stale.length > 0 ? 'stale' : pooled.disagree ? 'cannotTell' : markOf(judged),
       said,
+      ...(step ? { saidWith: step } : {}),
       residual: said !== null && pooled?.reading.kind === 'estimate' ? nanometres(pooled.reading.value - said) : null,
       staleBecause: stale.length > 0 ? stale.map((c) => c.words).join(', ') : null,
       isNow,
     });
   }
   return rows;
+}
+
+interface Over {
+  /** what the gap feels of what changed */
+  readonly changed: readonly SlotChange[];
+  readonly slots: readonly Slot[];
+  readonly coefficients: Coefficients;
+  /** the builds till then */
+  readonly rows: readonly LadderRow[];
+  readonly borrowed: readonly KnownStep[];
+}
+
+/**
+ * How far nut, bolts, bearings and gaskets moved a gap from one build to another, by what was known of it till then; null where they are as
+ * they were, where nobody knows, or where something else changed of which nobody knows what it does.
+ */
+export function stepOver(then: BuildNow, now: BuildNow, { changed, slots, coefficients, rows, borrowed }: Over): KnownStep | null {
+  const unknown = changed.filter(({ slot, thicker }) => slot.kind !== 'adjuster' && thicker === null);
+  const stated = statedSlots(slots, coefficients);
+  if (unknown.length === 0 || unknown.some(({ slot }) => !stated.includes(slot))) return null;
+  return stepFor([...stepsOf(rows, { slots, coefficients, steps: borrowed }), ...borrowed], stateOf(then, stated), stateOf(now, stated));
 }
 
 /** "as found", "loose", "dry, torqued": a build's stage in a few words. */

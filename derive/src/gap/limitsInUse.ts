@@ -1,6 +1,7 @@
 import type { JobFacts, Limit, Station } from '@elder-cog/contract';
 import { closedFloat, type Length, type Limits, nanometres, smallUnit, ZERO } from '@elder-cog/core';
 import { rowsOf } from '../builds.ts';
+import type { StillToCome } from './steps.ts';
 
 export interface LimitState {
   /** what a reading is held against: what was given, moved by what is still to close */
@@ -8,6 +9,8 @@ export interface LimitState {
   readonly fact: Limit;
   /** how much more than the limits it must read now, because heat or tightening will take that, where something will */
   readonly closesBy?: Length;
+  /** nut or bolts are let go, and this is known to be still to come when they are torqued. Left out where nothing is */
+  readonly still?: StillToCome;
 }
 
 export interface NominalState {
@@ -33,13 +36,15 @@ export function movedLimits(limits: Limits, by: number): Limits {
  * What a station is judged by; a single figure with no tolerance judges nothing.
  *
  * @param closesBy nm, see {@link LimitState}
+ * @param still what torque is still to close of it
  */
-export function limitInUse(facts: JobFacts, stationId: string, closesBy: Length = ZERO): LimitState | null {
+export function limitInUse(facts: JobFacts, stationId: string, closesBy: Length = ZERO, still: StillToCome | null = null): LimitState | null {
   const fact = factInUse(facts, stationId);
   if (!fact || (fact.min === null && fact.max === null)) return null;
   const given = givenLimits(fact);
-  if (closesBy === 0) return { fact, limits: given };
-  return { fact, closesBy, limits: movedLimits(given, closesBy) };
+  const by = closesBy - (still?.value ?? 0);
+  const moved = by === 0 ? given : movedLimits(given, by);
+  return { fact, ...(closesBy === 0 ? {} : { closesBy }), ...(still ? { still } : {}), limits: moved };
 }
 
 /** A single figure that a station is held against, with no tolerance to judge by. */

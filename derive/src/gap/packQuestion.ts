@@ -42,6 +42,10 @@ export interface PackQuestionState {
 export const cleanAim = ({ at, value, closesBy = ZERO }: Station['aim']): Aim =>
   value === undefined ? { at } : { at, value: nanometres(value + closesBy) };
 
+/** Where in limits that are moved by what is still to come a gap is to come. */
+export const aimWith = (aim: Station['aim'], limits: LimitState | null): Aim =>
+  cleanAim({ ...aim, closesBy: nanometres((aim.closesBy ?? 0) - (limits?.still?.value ?? 0)) });
+
 /** What pack is wanted in a place, from what speaks for the gap now. */
 export function packQuestion({
   slot,

@@ -1,7 +1,7 @@
 import { nanometres, senseAndFactor } from '@elder-cog/core';
 import { formAt, type ShaftForms } from '../graph.ts';
 import type { GapState } from './gapState.ts';
-import { cleanAim, packQuestion, type Together } from './packQuestion.ts';
+import { aimWith, packQuestion, type Together } from './packQuestion.ts';
 
 /**
  * Gaps whose slot moves others too, each with the window that suits all of them: where the windows of the slot meet. A gap that is not read or
@@ -25,7 +25,7 @@ function windowOfAll({ pack }: GapState, gaps: readonly GapState[], forms: Shaft
 /** The packs of a slot that bring one gap in; null where it does not move it, or nobody can say. */
 function windowOn(gap: GapState, { slot, fitted, known }: NonNullable<GapState['pack']>, forms: ShaftForms): Together | null {
   const counts = senseAndFactor(formAt(forms, gap.station)?.coefficients[slot.id] ?? 0);
-  const { window } = packQuestion({ ...gap, slot, fitted, known, ...counts, proved: null, aim: cleanAim(gap.station.aim) });
+  const { window } = packQuestion({ ...gap, slot, fitted, known, ...counts, proved: null, aim: aimWith(gap.station.aim, gap.limits) });
   return window && !window.reachable ? NOTHING : window;
 }
 

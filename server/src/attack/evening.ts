@@ -266,7 +266,8 @@ export class Evening {
       }
       case 'reading.keep': {
         const build = this.one(facts.builds.filter((b) => stands(this.db, 'build', b.id)));
-        return gap && { kind, reading: this.reading(gap.id, build?.id ?? null) };
+        const isDone = facts.closings.some((c) => c.stationId === gap?.id && stands(this.db, 'closing', c.id));
+        return gap && !isDone ? { kind, reading: this.reading(gap.id, build?.id ?? null) } : null;
       }
       case 'strip.add': {
         const read = readStripLine('Pack under the cover, 20', 'thou');

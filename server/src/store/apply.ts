@@ -1,11 +1,15 @@
-import { command as commandSchema, type Command, type CommandReply, type Limit } from '@elder-cog/contract';
+import { command as commandSchema, type Build, type Command, type CommandReply, type Limit } from '@elder-cog/contract';
+import { inForNow } from '@elder-cog/derive';
 import type { z } from 'zod';
 import { WorkshopError } from '../errors.ts';
+import { closings } from './closings.ts';
 import { emptiness } from './emptiness.ts';
 import { currentBuild, type Current } from './currentBuild.ts';
+import { jobFacts } from './facts.ts';
 import { journal, type JournalRow } from './journal.ts';
 import { limits } from './limits.ts';
 import type { Db } from './open.ts';
+import { jobOfRow, stands } from './tables.ts';
 import { undo } from './undo.ts';
 import { enter, inPlainWords, refusePutAway, Writer } from './writer.ts';
 
@@ -50,6 +54,18 @@ function editShaft(write: Writer, { goneRows, changedPlaces, changedContacts, ..
 /** Where another build has been made since the one that was seen, both are said, and whoever sent it chooses. */
 function refuseOvertaken(overtaken: Current | null): void {
   if (overtaken) throw new WorkshopError('newerBuild', undefined, overtaken);
+}
+
+/** A build for good has nothing in it that is there for the time being. */
+function refuseUnswapped(db: Db, { stage, assemblyId }: Build): void {
+  const jobId = stage === 'final' ? jobOfRow(db, 'assembly', assemblyId) : null;
+  const left = jobId === null ? [] : inForNow(jobFacts(db, jobId), assemblyId);
+  if (left.length > 0) throw new WorkshopError('notForGood', `Still in for the time being: ${left.map(({ words }) => words).join(', ')}.`);
+}
+
+/** Nothing is read by accident where the last reading was taken. */
+function refuseDone(db: Db, stationId: string): void {
+  if (closings.ofStation(db, stationId).some(({ id }) => stands(db, 'closing', id))) throw new WorkshopError('stationDone');
 }
 
 /** What has something in it stays: it is part of the record. */
@@ -128,8 +144,10 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
     }
     case 'build.add':
       refuseOvertaken(currentBuild.after(db, change.build, change.saw));
-      return write.observe('build', change.build);
+      write.observe('build', change.build);
+      return refuseUnswapped(db, change.build);
     case 'reading.keep':
+      refuseDone(db, change.reading.stationId);
       refuseOvertaken(currentBuild.ofStation(db, change.reading.stationId, change.saw));
       return write.observe('reading', change.reading);
     case 'feel.add':
@@ -250,7 +268,7 @@ const SAID: Readonly<Record<string, string>> = {
  * The only writer of what people enter. One transaction: the rows and the journal. A command id seen before is answered as before and
  * changes nothing.
  *
- * @throws WorkshopError `stale`, `newerBuild`, `notFound`, `nothingToUndo`, `restsOnIt`, `unknownParent`, `alreadyHere`, `badRequest`, `putAway`,
+ * @throws WorkshopError `stale`, `newerBuild`, `notForGood`, `stationDone`, `notFound`, `nothingToUndo`, `restsOnIt`, `unknownParent`, `alreadyHere`, `badRequest`, `putAway`,
  *   `diskFull`, `readOnly`, `diskTrouble`
  */
 export const apply = (db: Db, input: Command): CommandReply => applyRead(db, commandSchema.parse(input));

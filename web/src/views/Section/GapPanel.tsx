@@ -1,5 +1,5 @@
 import { formatLength, formatLimits, MARK_WORDS, nanometres, sayGap, unitWord, ZERO, type Length } from '@elder-cog/core';
-import { cleanAim, givenLimits, limitsThatDisagree, type GapState, type LimitState } from '@elder-cog/derive';
+import { aimWith, givenLimits, limitsThatDisagree, type GapState, type LimitState } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 import { Quiet } from '../../kit/controls.tsx';
@@ -56,7 +56,9 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
               </span>{' '}
               <span className="unit text-[16px]">{unitWord(unit)}</span>
               <span className="pl-3 text-[16px]">{originWords(gap.limits.fact)}</span>
-              {gap.limits.closesBy !== undefined && <span className="block text-[16px] text-ink2">{movedWords(gap.limits, unit)}</span>}
+              {(gap.limits.closesBy !== undefined || gap.limits.still) && (
+                <span className="block text-[16px] text-ink2">{movedWords(gap.limits, unit)}</span>
+              )}
             </>
           ) : gap.nominal ? (
             <>
@@ -134,16 +136,19 @@ function BigNumber({
   );
 }
 
-/** "as it must read now: 1.6 less than 5–8, for it opens by that when hot". */
-function movedWords({ fact, closesBy = ZERO }: LimitState, unit: 'thou' | 'mm'): string {
+/** "as it must read now: 5–8 when hot and bolts torqued, and it closes 1.0 till then", and where that was learned, where it was elsewhere. */
+function movedWords({ fact, closesBy = ZERO, still }: LimitState, unit: 'thou' | 'mm'): string {
   const given = formatLimits(givenLimits(fact), unit);
-  const by = formatLength(nanometres(Math.abs(closesBy)), unit);
-  return `as it must read now: ${given} when hot, and it ${closesBy > 0 ? 'closes' : 'opens'} ${by} till then`;
+  const moved = closesBy - (still?.value ?? 0);
+  const by = formatLength(nanometres(Math.abs(moved)), unit);
+  const when = [...(still ? [`with the ${still.words}`] : []), ...(closesBy === 0 ? [] : ['hot'])].join(' and ');
+  const from = still?.borrowed === undefined ? '' : ` (borrowed from the ${still.borrowed.toLowerCase()})`;
+  return `as it must read now: ${given} ${still ? when : `when ${when}`}, and it ${moved > 0 ? 'closes' : 'opens'} ${by} till then${from}`;
 }
 
 /** "8 within ", "the least of " before its limits; nothing where it is to come to their middle. */
-function aimWords({ station }: GapState, unit: 'thou' | 'mm'): string {
-  const aim = cleanAim(station.aim);
+function aimWords({ station, limits }: GapState, unit: 'thou' | 'mm'): string {
+  const aim = aimWith(station.aim, limits);
   if (aim.at === 'middle') return '';
   return aim.at === 'value' && aim.value !== undefined ? `${sayGap(aim.value, unit)} within ` : aim.at === 'tight' ? 'least of ' : 'most of ';
 }

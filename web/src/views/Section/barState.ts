@@ -1,6 +1,6 @@
 import type { BarState, LimitBarQuestion, Length } from '@elder-cog/core';
 import { aimedGap } from '@elder-cog/core';
-import { cleanAim, type GapState } from '@elder-cog/derive';
+import { aimWith, type GapState } from '@elder-cog/derive';
 
 /** A gap's state as the limit bar wants it. */
 export function barState(gap: GapState): Omit<LimitBarQuestion, 'width'> {
@@ -17,7 +17,7 @@ export function barState(gap: GapState): Omit<LimitBarQuestion, 'width'> {
     limits: limits?.limits ?? null,
     reading: shown,
     forecast: now.kind === 'forecast' && reading ? reading.value : null,
-    aim: both && limits ? aimedGap(limits.limits, cleanAim(gap.station.aim)) : null,
+    aim: both && limits ? aimedGap(limits.limits, aimWith(gap.station.aim, limits)) : null,
     earlier: gap.ladder
       .filter((row) => !row.isNow && row.reading?.kind === 'estimate')
       .slice(-3)
