@@ -47,8 +47,10 @@ export interface Lapped {
 
 export interface BuildNow {
   readonly build: Build;
-  /** counted from 0 among those that stand */
+  /** counted from 0 among those that stand; builds that differ in nothing but how far they are torqued share one */
   readonly number: number;
+  /** how far it is torqued, where it shares its number with the build before: "95 N·m". Left out where it does not */
+  readonly torqued?: string;
   /** by place, everything said up to and including this build */
   readonly fitted: ReadonlyMap<string, Fitting>;
 }
@@ -289,10 +291,25 @@ export function buildsOfShaft(facts: JobFacts, shaftId: string, assemblyId: stri
   const read = buildsRead(facts).get(shaftId) ?? new Set();
   const isOfIt = ({ build }: BuildNow): boolean =>
     read.has(build.id) || build.fits.some((f) => slots.has(f.placeId)) || (lapped.get(build.id) ?? []).some(({ featureId }) => sizes.has(featureId));
-  return buildsOf(facts, assemblyId)
-    .filter(isOfIt)
-    .map((each, number) => ({ ...each, number }));
+  return numbered(buildsOf(facts, assemblyId).filter(isOfIt));
 }
+
+/** A build is another stage of the one before where nut or bolts were tightened, and nothing else was done. */
+const isStage = ({ fits }: Build): boolean => fits.length > 0 && fits.every((fit) => (fit.tightened?.length ?? 0) > 0 && fit.film === undefined);
+
+function numbered(builds: readonly BuildNow[]): BuildNow[] {
+  let number = -1;
+  return builds.map((each) => {
+    const far = number >= 0 && isStage(each.build) ? torqueWords(each.build.fits[0]?.tightened) : '';
+    if (far !== '') return { ...each, number, torqued: far };
+    number += 1;
+    return { ...each, number };
+  });
+}
+
+/** "3", or "2 · 95 N·m": what a build is called. */
+export const buildName = ({ number, torqued }: Pick<BuildNow, 'number' | 'torqued'>): string =>
+  torqued === undefined ? String(number) : `${number} · ${torqued}`;
 
 export const packTotal = (leaves: readonly FitLeaf[] | null | undefined): Length => leavesTotal(leaves ?? []);
 

@@ -1,6 +1,6 @@
 import type { JobFacts } from '@elder-cog/contract';
 import { formatLength } from '@elder-cog/core';
-import { packTotal, withdrawnIds } from './builds.ts';
+import { buildName, packTotal, withdrawnIds } from './builds.ts';
 import { derive } from './derive.ts';
 import { boxOf } from './limitOffers.ts';
 import { readingComesTo } from './readingValue.ts';
@@ -47,7 +47,7 @@ export function jobReadings(facts: JobFacts): ReadingLine[] {
       box: box?.name ?? '',
       shaft: shaft?.name ?? '',
       station: station?.name ?? '',
-      build: build ? String(build.number) : '',
+      build: build ? buildName(build) : '',
       place: reading.raw.at ?? '',
       method: reading.raw.method,
       instrument: reading.raw.instrument?.name ?? '',

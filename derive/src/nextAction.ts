@@ -181,7 +181,13 @@ function whenRight(open: ShaftState, gap: GapState, settings: readonly SettingSt
   if (together) return { ...at, ...togetherWords(together) };
   const unlooked = open.checks.find((c) => c.mark !== 'in');
   if (unlooked) return { ...at, what: 'check', words: 'It is right. Look at what has no number.', detail: unlooked.station.name };
-  return { ...at, what: 'done', words: `The ${gap.station.name.toLowerCase()} is right, and its checks are done.`, detail: '' };
+  const isForGood = open.current?.build.stage === 'final';
+  return {
+    ...at,
+    what: 'done',
+    words: `The ${gap.station.name.toLowerCase()} is right, and its checks are done.`,
+    detail: isForGood || !open.current ? '' : 'When all of the box is so, build it for good: on Dry builds.',
+  };
 }
 
 /** What is wanted of a setting that is not right, though every gap by itself is. */

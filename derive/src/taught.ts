@@ -1,6 +1,6 @@
 import type { JobFacts } from '@elder-cog/contract';
 import { coverageFactor, estimate, nanometres, type Estimate, type FittedTrials, type Length } from '@elder-cog/core';
-import { stateNow, stateWords, type BuildNow } from './builds.ts';
+import { buildName, stateNow, stateWords, type BuildNow } from './builds.ts';
 import { doubtsOf } from './doubt.ts';
 import { stateOf, taughtBy, type GapState } from './gap/index.ts';
 import { formAt, formsOf } from './graph.ts';
@@ -21,7 +21,7 @@ export interface TaughtStep {
 export interface Taught {
   readonly steps: readonly TaughtStep[];
   /** builds whose reading does not fit the others: by their number, with how far it is off */
-  readonly questioned: readonly { readonly build: number; readonly by: Length }[];
+  readonly questioned: readonly { readonly buildId: string; readonly build: number; readonly name: string; readonly by: Length }[];
   /** left out where too few packs were tried to say */
   readonly coefficient?: TaughtCoefficient;
 }
@@ -53,7 +53,12 @@ export function taughtOf(facts: JobFacts, shaft: ShaftState, gap: GapState): Tau
   const builds = new Map(rows.map(({ build }) => [stateOf(build, stated), build]));
   const words = (at: string, other: string): string => differing(stated, builds.get(at), builds.get(other));
   const steps = fitted.steps.map(({ from, to, value, u }) => ({ from: words(from, to), to: words(to, from), value, U: coverageFactor() * u }));
-  const questioned = fitted.questioned.map((i) => ({ build: rows[i]?.build.number ?? 0, by: fitted.residuals[i] ?? nanometres(0) }));
+  const questioned = fitted.questioned.map((i) => ({
+    buildId: rows[i]?.build.build.id ?? '',
+    build: rows[i]?.build.number ?? 0,
+    name: rows[i] ? buildName(rows[i].build) : '',
+    by: fitted.residuals[i] ?? nanometres(0),
+  }));
   const packs = new Set(rows.map(({ pack }) => pack)).size;
   const coefficient = packs >= ENOUGH_PACKS ? coefficientOf(gap, fitted) : null;
   return steps.length === 0 && questioned.length === 0 && !coefficient ? null : { steps, questioned, ...(coefficient ? { coefficient } : {}) };

@@ -1,6 +1,6 @@
 import type { JobFacts } from '@elder-cog/contract';
 import type { Length, Reading } from '@elder-cog/core';
-import { changesBetween, rowsOf, type SlotChange } from '../builds.ts';
+import { buildName, changesBetween, rowsOf, type SlotChange } from '../builds.ts';
 import type { MethodReading, Pooled } from '../readingValue.ts';
 import type { Slot } from '../slots.ts';
 import { carried, isReckonable, touching, type Coefficients } from './carried.ts';
@@ -56,7 +56,7 @@ export function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], { coef
   const changes = touching(changesBetween(before.build, current.build, slots), coefficients);
   if (changes.length === 0) return { ...readNow(before, unit), kept };
   const spoiling = changes.filter((c) => c.thicker === null);
-  const about = `build ${before.build.number}`;
+  const about = `build ${buildName(before.build)}`;
   const step = stepOver(before.build, current.build, { changed: changes, slots, coefficients, rows, borrowed });
   const known = step ? changes.filter(({ thicker }) => thicker !== null) : changes;
   if (!isReckonable(known, coefficients) || before.reading.kind !== 'estimate' || before.disagree) {

@@ -1,3 +1,4 @@
+import { buildName } from '../builds.ts';
 import type { Slot } from '../slots.ts';
 import type { LadderRow } from './ladder.ts';
 import type { Proof } from './proof.ts';
@@ -21,7 +22,7 @@ export function lessonsOf(rows: readonly LadderRow[], { proved, adjuster, unit }
   if (proved) {
     lessons.push({
       words: proved.contradiction ?? `Thicker gives ${proved.sense === 1 ? 'more' : 'less'} float. Proved.`,
-      detail: `build ${proved.build}: ${more(proved.packMoved)} ${proved.packMoved > 0 ? 'more' : 'less'} in gave ${more(proved.gapMoved)} ${proved.gapMoved > 0 ? 'more' : 'less'}`,
+      detail: `build ${proved.name ?? proved.build}: ${more(proved.packMoved)} ${proved.packMoved > 0 ? 'more' : 'less'} in gave ${more(proved.gapMoved)} ${proved.gapMoved > 0 ? 'more' : 'less'}`,
     });
   }
   for (const row of rows) {
@@ -31,15 +32,15 @@ export function lessonsOf(rows: readonly LadderRow[], { proved, adjuster, unit }
     const others = from
       ? [...row.build.fitted.keys()].filter((id) => id !== adjuster?.id && row.build.fitted.get(id)?.state !== from.build.fitted.get(id)?.state)
       : [];
-    const said = `build ${row.build.number}: said ${sized(row.said ?? 0, unit)}, read ${sized(row.reading.value, unit)}`;
+    const said = `build ${buildName(row.build)}: said ${sized(row.said ?? 0, unit)}, read ${sized(row.reading.value, unit)}`;
     if (others.length > 0 && Math.abs(row.residual) > 0)
       lessons.push({ words: `${row.residual < 0 ? 'Tightening closed it by' : 'It opened by'} ${more(row.residual)}.`, detail: said });
     else if (row.isNow)
       lessons.push({
         words:
           Math.abs(row.residual) <= (row.U ?? 0)
-            ? `Build ${row.build.number} agreed with its forecast.`
-            : `Build ${row.build.number} is ${more(row.residual)} ${row.residual < 0 ? 'under' : 'over'} its forecast: was it seated, torqued and turned?`,
+            ? `Build ${buildName(row.build)} agreed with its forecast.`
+            : `Build ${buildName(row.build)} is ${more(row.residual)} ${row.residual < 0 ? 'under' : 'over'} its forecast: was it seated, torqued and turned?`,
         detail: said,
       });
   }

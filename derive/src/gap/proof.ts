@@ -1,11 +1,11 @@
 import { type Length, nanometres, type ProvedSense, type Sense, sensesFromTrials } from '@elder-cog/core';
-import { changesBetween } from '../builds.ts';
+import { buildName, changesBetween } from '../builds.ts';
 import type { Slot } from '../slots.ts';
 import { touching, type Coefficients } from './carried.ts';
 import type { LadderRow } from './ladder.ts';
 
 /** Which way a pack works, shown by two builds that differ in nothing else. */
-export type Proof = ProvedSense & { readonly build: number; readonly packMoved: Length; readonly gapMoved: Length };
+export type Proof = ProvedSense & { readonly build: number; readonly name?: string; readonly packMoved: Length; readonly gapMoved: Length };
 
 /** The latest pair of readings between which nothing that the gap can feel changed but the pack. */
 export function provedBy(
@@ -25,6 +25,7 @@ export function provedBy(
       return {
         ...proved,
         build: after.build.number,
+        ...(after.build.torqued === undefined ? {} : { name: buildName(after.build) }),
         packMoved: nanometres(after.pack - before.pack),
         gapMoved: nanometres(after.reading.value - before.reading.value),
       };

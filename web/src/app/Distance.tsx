@@ -1,3 +1,4 @@
+import { buildName } from '@elder-cog/derive';
 import { formatLength, formatLimits, MARK_WORDS, otherUnit, unitWord } from '@elder-cog/core';
 import { Over } from '../kit/Over.tsx';
 import { DialogTitle } from '../kit/over.ts';
@@ -17,7 +18,7 @@ export default function Distance({ open, onClose, job }: { open: boolean; onClos
       <DialogTitle className="label m-0 text-[max(20px,5vmin)] leading-tight font-semibold text-blue">
         {gap ? `${gap.letter} ${gap.station.name}` : 'Nothing to be read yet'}
         <span className="block text-[max(16px,3.4vmin)] font-medium text-ink2">
-          {job.shaft?.current ? `build ${job.shaft.current.number}, ${job.shaft.stage}` : ''}
+          {job.shaft?.current ? `build ${buildName(job.shaft.current)}, ${job.shaft.stage}` : ''}
         </span>
       </DialogTitle>
       {gap && (

@@ -1,3 +1,4 @@
+import { buildName } from '@elder-cog/derive';
 import { format } from 'date-fns';
 import { Flag, Menu as MenuIcon, Undo2 } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, type JSX, type ReactNode } from 'react';
@@ -203,7 +204,7 @@ function PrintTitle({ stops, job }: { stops: readonly Stop[]; job: OpenJob | nul
   const shaft = job?.shaft;
   const says = [
     job ? `${job.state.job.machine} ${job.state.job.year}`.trim() : 'Elder Cog',
-    ...(shaft ? [shaft.assembly.name, shaft.shaft.name, shaft.current ? `build ${shaft.current.number}, ${shaft.stage}` : 'not built yet'] : []),
+    ...(shaft ? [shaft.assembly.name, shaft.shaft.name, shaft.current ? `build ${buildName(shaft.current)}, ${shaft.stage}` : 'not built yet'] : []),
     path ?? 'Bench',
     format(new Date(), 'd MMM yyyy'),
   ];

@@ -1,6 +1,6 @@
 import type { JobFacts } from '@elder-cog/contract';
 import { isFeatureKind, type MarkKind } from '@elder-cog/core';
-import { fittedIn } from '@elder-cog/derive';
+import { buildName, fittedIn } from '@elder-cog/derive';
 import { Plus } from 'lucide-react';
 import { lazy, useMemo, type JSX } from 'react';
 import { Link, useLocation, useParams, useSearchParams } from 'react-router';
@@ -141,7 +141,7 @@ function JobTitle({ open: { state, shaft, box } }: { open: OpenJob }): JSX.Eleme
         <span className="label flex h-full min-w-0 items-center gap-4 overflow-hidden border-l border-rule px-4 text-[18px] whitespace-nowrap max-sm:px-2 max-sm:text-[16px]">
           <ShaftPicker state={state} shaft={shaft} view={view} />
           <span className="truncate text-ink2 max-lg:hidden">
-            {shaft.current ? `Build ${shaft.current.number} · ${shaft.stage}` : 'not built yet'}
+            {shaft.current ? `Build ${buildName(shaft.current)} · ${shaft.stage}` : 'not built yet'}
           </span>
         </span>
       )}

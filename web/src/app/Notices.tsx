@@ -67,7 +67,18 @@ export function Notices({ job }: { job: OpenJob | null }): JSX.Element {
   );
 }
 
-const WITHDRAWN_BY_HAND = new Set(['reading', 'build', 'strip', 'inspection', 'acceptance', 'photo', 'feel', 'temporary', 'removal', 'closing'] as const);
+const WITHDRAWN_BY_HAND = new Set([
+  'reading',
+  'build',
+  'strip',
+  'inspection',
+  'acceptance',
+  'photo',
+  'feel',
+  'temporary',
+  'removal',
+  'closing',
+] as const);
 type Withdrawable = Parameters<typeof withdraw>[0];
 const canWithdraw = (table: string): table is Withdrawable => (WITHDRAWN_BY_HAND as ReadonlySet<string>).has(table);
 

@@ -131,7 +131,8 @@ function takeIn(client: QueryClient, commandId: string, { already, seq, before, 
     void client.invalidateQueries({ queryKey: ['journal', jobId] });
   }
   void client.invalidateQueries({ queryKey: ['shelf'] });
-  if (jobId === null || effects.some((effect) => effect.table === 'lot' || effect.table === 'instrument')) void client.invalidateQueries({ queryKey: ['drawer'] });
+  if (jobId === null || effects.some((effect) => effect.table === 'lot' || effect.table === 'instrument'))
+    void client.invalidateQueries({ queryKey: ['drawer'] });
 }
 
 export interface Commander {

@@ -176,7 +176,7 @@ export const stationChange = (
 export const setMethod = (station: Station, method: RawReading['method'], instrument: Instrument): Change =>
   stationChange(station, { method, instrument });
 
-const buildOf = (
+export const buildOf = (
   shaft: ShaftState,
   stage: Build['stage'],
   fits: Build['fits'],

@@ -1,12 +1,17 @@
 import { formatDistanceToNowStrict, format } from 'date-fns';
 import { FEATURES, formatLength, formatLimits, nanometres, unitOfSizes, unitWord, type Length, type LengthUnit } from '@elder-cog/core';
 import {
+  buildName,
+  feelsByBuild,
+  inForNow,
   judgedOf,
   markAsJudged,
   nextOf,
   rowHolders,
+  stateNow,
   stateWords,
   type JobState,
+  type PairState,
   type RowHolder,
   type ShaftState,
   WORST_FIRST,
@@ -177,7 +182,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
         limits: p.limits?.limits ?? null,
         to: `wear${at(s)}&row=${p.station.id}`,
         unit: null,
-        more: p.accepted && p.mark === 'accepted' ? p.accepted.reason : p.clearance ? 'greatest clearance' : 'not both read',
+        more: p.accepted && p.mark === 'accepted' ? p.accepted.reason : p.mark === 'stale' ? pairStale(p) : p.clearance ? 'greatest clearance' : 'not both read',
       })),
     ),
     ...holders.flatMap((s) =>
@@ -193,7 +198,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
           limits: f.limits?.limits ?? null,
           to: `wear${at(s)}&row=${f.station.id}`,
           unit: sizeUnit(f),
-          more: f.accepted && f.mark === 'accepted' ? f.accepted.reason : FEATURES[f.kind].measures,
+          more: f.accepted && f.mark === 'accepted' ? f.accepted.reason : f.worked ? `${f.worked} since it was read` : FEATURES[f.kind].measures,
         })),
     ),
   ]
@@ -231,6 +236,10 @@ function Worst({ state }: { state: JobState }): JSX.Element {
   );
 }
 
+/** "bush reamed 2 thou since it was read". */
+const pairStale = ({ bore, journal }: PairState): string =>
+  [bore, journal].flatMap((row) => (row?.worked ? [`${row.station.name} ${row.worked} since it was read`] : [])).join(', ');
+
 function InNow({ shaft }: { shaft: ShaftState }): JSX.Element {
   const unit = useSettings((s) => s.unit);
   const packs = shaft.slots.filter((s) => s.slot.kind === 'adjuster');
@@ -240,7 +249,7 @@ function InNow({ shaft }: { shaft: ShaftState }): JSX.Element {
       <div className="flex items-baseline justify-between">
         <Heading>In now</Heading>
         <span className="text-ink2">
-          {shaft.current ? `build ${shaft.current.number}, ${shaft.gaps[0]?.now.kind === 'read' ? 'read' : 'not read'}` : 'nothing fitted yet'}
+          {shaft.current ? `build ${buildName(shaft.current)}, ${shaft.gaps[0]?.now.kind === 'read' ? 'read' : 'not read'}` : 'nothing fitted yet'}
         </span>
       </div>
       {packs.map(({ slot, fitting, total }) => (
@@ -256,8 +265,31 @@ function InNow({ shaft }: { shaft: ShaftState }): JSX.Element {
           )}
         </div>
       ))}
-      {others.length > 0 && <p className="m-0 mt-1 text-ink2">{others.map((o) => stateWords(o.slot, o.fitting.state)).join(' · ')}</p>}
+      <ForNow shaft={shaft} />
+      {others.length > 0 && <p className="m-0 mt-1 text-ink2">{others.map((o) => stateWords(o.slot, stateNow(o.fitting))).join(' · ')}</p>}
     </section>
+  );
+}
+
+/** What is in the box for the time being, and how it felt: what somebody coming back after weeks must know first. */
+function ForNow({ shaft }: { shaft: ShaftState }): JSX.Element | null {
+  const { facts } = useJob();
+  const items = inForNow(facts, shaft.assembly.id);
+  const felt = (feelsByBuild(facts).get(shaft.current?.build.id ?? '') ?? []).map(({ word }) => word);
+  if (items.length === 0 && felt.length === 0) return null;
+  return (
+    <>
+      {items.length > 0 && (
+        <p className="m-0 mt-1">
+          <span className="font-medium">In for the time being:</span> {items.map(({ words }) => words).join(', ')}
+        </p>
+      )}
+      {felt.length > 0 && (
+        <p className="m-0 mt-1">
+          <span className="font-medium">It felt:</span> {felt.join(', ')}
+        </p>
+      )}
+    </>
   );
 }
 

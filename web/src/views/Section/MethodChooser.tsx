@@ -1,8 +1,9 @@
-import { INSTRUMENTS, type Instrument } from '@elder-cog/core';
-import type { GapState } from '@elder-cog/derive';
+import { INSTRUMENTS, isMetric, type Instrument } from '@elder-cog/core';
+import { asInstrument, type GapState } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
 import { Chip } from '../../kit/controls.tsx';
 import { MethodDrawing, WAYS } from '../../kit/methodDrawings.tsx';
+import { useDrawer } from '../../state/api.ts';
 import { setMethod } from '../../state/gapActions.ts';
 import { bareUnit } from '../../state/understood.ts';
 
@@ -25,6 +26,14 @@ export function MethodChooser({
   large?: boolean;
 }): JSX.Element {
   const [unit, setUnit] = useState<'thou' | 'mm'>(() => bareUnit(gap));
+  const own = (useDrawer().data?.instruments ?? [])
+    .map((each) => asInstrument(each.instrument))
+    .filter((each) => isMetric(each.unit) === (unit === 'mm'));
+  const [mine, setMine] = useState<string | null>(() => own.find(({ name }) => name === gap.station.instrument?.name)?.name ?? null);
+  const readWith = (way: string): Instrument => {
+    const typical = (SET[way] ?? SET.dial)?.[unit] ?? INSTRUMENTS.dialThou;
+    return own.find(({ name, kind }) => name === mine && kind === typical.kind) ?? typical;
+  };
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => first.current?.focus(), []);
   return (
@@ -38,13 +47,26 @@ export function MethodChooser({
           mm
         </Chip>
       </div>
+      {own.length > 0 && (
+        <div role="group" aria-label="With which" className="mb-2 flex flex-wrap items-center gap-2">
+          <span>With</span>
+          <Chip on={mine === null} onClick={() => setMine(null)}>
+            any
+          </Chip>
+          {own.map(({ name }) => (
+            <Chip key={name} on={mine === name} onClick={() => setMine(name)}>
+              {name}
+            </Chip>
+          ))}
+        </div>
+      )}
       <div className={`grid gap-2 ${large ? 'grid-cols-1 @md:grid-cols-2 @3xl:grid-cols-5' : 'grid-cols-1'}`}>
         {WAYS.filter((way) => way.method !== 'coverDown' || gap.pack?.slot.place === 'underCover').map((way, i) => (
           <button
             key={way.method}
             ref={i === 0 ? first : undefined}
             type="button"
-            onClick={() => onChoose(setMethod(gap.station, way.method, (SET[way.method] ?? SET.dial)?.[unit] ?? INSTRUMENTS.dialThou))}
+            onClick={() => onChoose(setMethod(gap.station, way.method, readWith(way.method)))}
             className={`min-h-14 border bg-sheet p-2 text-left ${large ? '' : 'grid grid-cols-[150px_1fr] items-center gap-x-3'} ${gap.station.method === way.method ? 'border-2 border-blue' : 'border-edge'}`}
           >
             <MethodDrawing method={way.method} />

@@ -1,7 +1,9 @@
-import type { RawReading } from '@elder-cog/contract';
+import type { RawReading, Repeatability } from '@elder-cog/contract';
 import { BOUND, describeLength, type Instrument, smallUnit, ZERO } from '@elder-cog/core';
 import {
   asInstrument,
+  asLearned,
+  closingOf,
   expectedOfGap,
   gapQuantity,
   packTotal,
@@ -21,17 +23,20 @@ import { Dial } from '../../kit/Dial.tsx';
 import { EntryStrip, type EntryStripProps, type ReadingMeaning } from '../../kit/EntryStrip.tsx';
 import { tick } from '../../kit/tick.ts';
 import { wayOf } from '../../kit/methodDrawings.tsx';
-import { useCommand } from '../../state/api.ts';
+import { useCommand, useDrawer } from '../../state/api.ts';
 import { clearDraft, useDraft } from '../../state/drafts.ts';
 import { useJob } from '../../state/job.ts';
 import { useOutbox } from '../../state/outbox.ts';
 import { useSettings } from '../../state/settings.ts';
 import { asUnderstood, changeState, keepReading, onBuild, withdraw } from '../../state/gapActions.ts';
+import { DoneHere, lastOf } from './DoneHere.tsx';
 import { InstrumentSetUp } from './InstrumentSetUp.tsx';
 import { MethodChooser } from './MethodChooser.tsx';
 import { useBesides } from './MethodFields.tsx';
 import { RestsOn } from './RestsOn.tsx';
 import { Seen } from './Seen.tsx';
+
+const NONE_LEARNED: readonly Repeatability[] = [];
 
 interface ReadingEntryProps {
   readonly shaft: ShaftState;
@@ -42,8 +47,21 @@ interface ReadingEntryProps {
   readonly keypad?: boolean;
 }
 
+/** The strip with all that belongs to it; of a station that is done, that it is, for nothing more is read there by accident. */
+export function ReadingEntry(props: ReadingEntryProps): JSX.Element {
+  const { facts } = useJob();
+  if (closingOf(facts, props.gap.station.id))
+    return (
+      <div>
+        <Heading>Reading</Heading>
+        <DoneHere {...lastOf(props.gap)} />
+      </div>
+    );
+  return <OpenEntry {...props} />;
+}
+
 /** The strip with all that belongs to it: way of reading, what it rests on, dial, readings seen in this build. */
-export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: ReadingEntryProps): JSX.Element {
+function OpenEntry({ shaft, gap, onKept, entryRef, keypad = false }: ReadingEntryProps): JSX.Element {
   const { facts } = useJob();
   const { send, sending } = useCommand();
   const away = useOutbox((s) => s.because !== null);
@@ -58,7 +76,8 @@ export function ReadingEntry({ shaft, gap, onKept, entryRef, keypad = false }: R
   const { station } = gap;
   const method = station.method ?? 'dial';
   const way = wayOf(method);
-  const instrument = asInstrument(station.instrument);
+  const repeatability = useDrawer().data?.repeatability;
+  const instrument = asLearned(asInstrument(station.instrument), method, repeatability ?? NONE_LEARNED);
   const isBackwards = instrument.kind === 'dial' ? instrument.direction === 'anticlockwise' : null;
   const items = useMemo(() => restItems(facts, shaft, station.id, method), [facts, shaft, station.id, method]);
   const said = (item: RestItem): string | null => answers[item.item] ?? item.known;
@@ -261,6 +280,7 @@ function instrumentWords(instrument: Instrument): string {
     ...(stemAngle !== 0 || faceAngle !== 0 ? ['off square'] : []),
     ...(radius ? ['at another radius'] : []),
     ...(zeroError ? ['zero error'] : []),
+    ...(instrument.learned === undefined ? [] : [`as ${instrument.learned} readings repeat`]),
   ];
   return `${instrument.name}${face}${corrected.length > 0 ? `, ${corrected.join(', ')}` : ''}`;
 }

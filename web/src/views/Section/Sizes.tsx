@@ -1,4 +1,4 @@
-import type { Feature } from '@elder-cog/contract';
+import { newLink, type Feature } from '@elder-cog/contract';
 import {
   describeLength,
   instrumentsFor,
@@ -22,13 +22,15 @@ import {
   type GapState,
   type ShaftState,
 } from '@elder-cog/derive';
-import { useState, type JSX } from 'react';
+import { useMemo, useState, type JSX } from 'react';
 import { Quiet, Refusal } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
 import { keepSize, withdraw } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
+import { newId } from '../../state/settings.ts';
 import { asTyped, bareUnit, inBoth } from '../../state/understood.ts';
+import { OffSince, TakenOff } from '../WearBook/TakenOff.tsx';
 
 /** What is measured of the parts: drawn to scale from then on. Nothing here has to be filled in. */
 export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element {
@@ -58,7 +60,7 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
               isCrushed ? (
                 <CrushedSince key={feature.id} feature={feature} size={size} bare={bareUnit(gap)} />
               ) : (
-                <SizeField
+                <Size
                   key={`${feature.id}-${size.readings.map((r) => r.id).join(' ')}`}
                   shaftId={shaft.shaft.id}
                   feature={feature}
@@ -69,6 +71,7 @@ export function Sizes({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX
               ),
             )}
           </div>
+          <Off shaft={shaft} bare={bareUnit(gap)} sizes={mine.filter(({ isCrushed }) => !isCrushed)} />
           <FromSizes shaft={shaft} gap={gap} />
         </div>
       )}
@@ -208,6 +211,59 @@ function SizeField({ shaftId, feature, size, bare, how }: SizeFieldProps): JSX.E
       />
       {apart && <Refusal>{apart}</Refusal>}
     </form>
+  );
+}
+
+/** A size as it is read, and what was taken off it since. */
+const Size = (props: SizeFieldProps): JSX.Element => (
+  <div>
+    <SizeField {...props} />
+    {props.size.stationId !== null && <OffSince stationId={props.size.stationId} />}
+  </div>
+);
+
+interface OffProps {
+  readonly shaft: ShaftState;
+  readonly bare: 'thou' | 'mm';
+  readonly sizes: readonly { readonly feature: Feature; readonly size: FeatureSize }[];
+}
+
+/** Something was lapped, faced or ground off one of the parts: of which size, then how much. */
+function Off({ shaft, bare, sizes }: OffProps): JSX.Element {
+  const [chosen, setChosen] = useState('');
+  const found = sizes.find(({ feature }) => feature.id === chosen);
+  const link = useMemo(() => found && newLink(shaft.shaft.id, found.feature, newId), [shaft.shaft.id, found]);
+  const isNew = found?.size.stationId === null;
+  return (
+    <div className="mt-2 border-t border-rule pt-2">
+      <label htmlFor="taken-off" className="flex flex-wrap items-center gap-2">
+        Something was taken off
+        <select
+          id="taken-off"
+          value={chosen}
+          onChange={(event) => setChosen(event.target.value)}
+          className="h-12 max-w-full border border-edge bg-sheet px-2 text-[16px]"
+        >
+          <option value="">no part</option>
+          {sizes.map(({ feature }) => (
+            <option key={feature.id} value={feature.id}>
+              {feature.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      {found && link && (
+        <TakenOff
+          key={chosen}
+          stationId={found.size.stationId ?? link.id}
+          name={found.feature.name}
+          bare={bare}
+          first={isNew ? [{ kind: 'stations.add', stations: [link] }] : []}
+          isBuilt={shaft.current !== null}
+          onKept={() => setChosen('')}
+        />
+      )}
+    </div>
   );
 }
 

@@ -16,7 +16,9 @@ import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { originWords } from '../../state/understood.ts';
 import { takeOut } from '../../state/wearActions.ts';
+import { DoneHere } from '../Section/DoneHere.tsx';
 import { AcceptIt } from './AcceptIt.tsx';
+import { OffSince, TakenOff } from './TakenOff.tsx';
 import { History, type InspectSubject } from './Inspect.tsx';
 import { LimitChoice } from './LimitChoice.tsx';
 import { LookAlikeView } from './LookAlikeView.tsx';
@@ -109,12 +111,15 @@ function PairPanel({ pair }: { pair: PairState }): JSX.Element {
   );
 }
 
+const lastRead = ({ places }: FeatureState): string | null => places.at(-1)?.ids.at(-1) ?? null;
+
 function FeaturePanel({ feature }: { feature: FeatureState }): JSX.Element {
   const { state } = useJob();
   const { station, now, verdict, survey, limits, kind } = feature;
   const unit = sizeUnit(feature);
   const small = smallUnit(unit);
   const isFloat = FEATURES[kind].mayBeNothing;
+  const [off, setOff] = useState(false);
   return (
     <div>
       <h2 className="label m-0 text-[18px] font-semibold text-blue">
@@ -156,6 +161,18 @@ function FeaturePanel({ feature }: { feature: FeatureState }): JSX.Element {
         />
       )}
       <AcceptIt station={station} value={now} isOut={verdict !== null && verdict.place !== 'in'} accepted={feature.accepted} />
+      <OffSince stationId={station.id} />
+      <Quiet onClick={() => setOff((o) => !o)} aria-expanded={off} className="no-print">
+        Something was taken off it…
+      </Quiet>
+      {off && (
+        <TakenOff stationId={station.id} name={station.name} bare={small === 'mm' ? 'mm' : 'thou'} isBuilt={false} onKept={() => setOff(false)} />
+      )}
+      <DoneHere
+        stationId={station.id}
+        unit={unit}
+        last={now === null || feature.worked !== undefined ? null : { id: lastRead(feature), value: now }}
+      />
       <ReadGrid features={[feature]} />
       <Earlier features={[feature]} />
       {feature.sum.length > 0 && (

@@ -230,13 +230,15 @@ export const isJudgedByPair = (feature: FeatureState): boolean => feature.isPair
 export const verdictWord = (feature: FeatureState): string =>
   feature.mark === 'accepted'
     ? 'accepted'
-    : feature.mark === 'unmeasured'
-      ? 'not read'
-      : (feature.now !== null || feature.bound !== null) && !feature.limits
-        ? 'no limit'
-        : feature.word !== null && feature.mark !== 'cannotTell'
-          ? feature.word
-          : MARK_WORDS[feature.mark];
+    : feature.mark === 'stale'
+      ? MARK_WORDS.stale
+      : feature.mark === 'unmeasured'
+        ? 'not read'
+        : (feature.now !== null || feature.bound !== null) && !feature.limits
+          ? 'no limit'
+          : feature.word !== null && feature.mark !== 'cannotTell'
+            ? feature.word
+            : MARK_WORDS[feature.mark];
 
 function LimitLines({ feature }: { feature: FeatureState }): JSX.Element {
   const unit = sizeUnit(feature);

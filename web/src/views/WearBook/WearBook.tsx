@@ -1,5 +1,5 @@
 import { FEATURES, type MarkKind } from '@elder-cog/core';
-import { type FeatureState } from '@elder-cog/derive';
+import { closingOf, type FeatureState } from '@elder-cog/derive';
 import { useCallback, useMemo, useState, type JSX } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useKeys } from '../../app/keyboard.ts';
@@ -163,7 +163,14 @@ export default function WearBook(): JSX.Element {
           {all.length > 0 && groups.length === 0 && <p className="px-4">Nothing here is called that. {all.length} rows are hidden.</p>}
           {groups.length > 0 && <PartRows groups={groups} chosen={current?.station.id ?? null} onChoose={setChosen} onDecide={decide} />}
           <div className="flex-1" />
-          {current && <MeasureStrip key={current.station.id} feature={current} mate={mate} onNext={toNext} onMove={move} />}
+          {current && closingOf(open.facts, current.station.id) && (
+            <p className="sticky bottom-0 m-0 border-t-2 border-ink bg-paper px-4 py-3">
+              {current.station.name} is done: open it again beside it before anything more is read.
+            </p>
+          )}
+          {current && !closingOf(open.facts, current.station.id) && (
+            <MeasureStrip key={current.station.id} feature={current} mate={mate} onNext={toNext} onMove={move} />
+          )}
         </div>
         <aside
           aria-label="Part"
