@@ -110,12 +110,12 @@ test('what was wrong is taken back for ten seconds, and undo takes back a fit', 
   await expect(page.getByText('Loose · sure')).toBeVisible();
 });
 
-test('changing bolts on a build that was read makes the reading stale, with its reason', async ({ page, demo }) => {
+test('changing bolts on a build that was read makes a forecast of the reading, by what its builds taught of torque', async ({ page, demo }) => {
   await page.goto(demo.url + jobPath('section'));
   await page.getByRole('button', { name: /Cover bolts: torqued/ }).click();
   await page.getByRole('button', { name: 'hand tight' }).click();
-  await expect(page.getByRole('complementary', { name: 'The gap in hand' }).getByText('bolts hand tight').first()).toBeVisible();
-  await expect(page.getByRole('complementary', { name: 'The gap in hand' }).getByText('Stale', { exact: true })).toBeVisible();
+  await expect(page.getByRole('complementary', { name: 'The gap in hand' }).getByText('that it opens, bolts hand tight')).toBeVisible();
+  await expect(page.getByRole('complementary', { name: 'The gap in hand' }).getByText('Forecast, not read', { exact: true })).toBeVisible();
 });
 
 test('a bush and its journal, measured in inches, have a clearance and a verdict', async ({ page, demo }) => {

@@ -76,7 +76,8 @@ test('a hub from trial to final in three builds, a closure learned, and its twin
   await page.getByRole('button', { name: 'in words…' }).click();
   await page.getByLabel('How it feels, in words').fill('a tight spot once a turn');
   await page.keyboard.press('Enter');
-  await expect(rungs(page).last()).toContainText('smooth, a tight spot once a turn');
+  await expect(rungs(page).last()).toContainText('smooth');
+  await expect(page.getByText('Build 2 felt: a tight spot once a turn')).toBeVisible();
 
   // counted in: and no build for good while it is in
   await page.getByRole('button', { name: 'Count something in…' }).click();

@@ -188,6 +188,7 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
     last = { build, number, fitted };
     for (const fit of build.fits) {
       if (typeof fit.crushed === 'number') knownSince(fit.placeId, last, parent, known);
+      if (fit.tightened && fit.state === null) torqueSince(fit.placeId, last, parent, known);
       if (build.stage === 'as_found') foundIn(fit.placeId, { now: last, parent, known, read: read.get(slotById.get(fit.placeId)?.shaftId ?? '') });
     }
     known.set(build.id, last);
@@ -206,6 +207,16 @@ function knownSince(placeId: string, now: BuildNow, parent: BuildNow | undefined
       crushed: is.crushed ?? null,
       leaves: was.leaves ?? is.leaves,
     });
+  }
+}
+
+/** How far nut or bolts are torqued, said of them as they are, was so from the build on that they were torqued in. */
+function torqueSince(placeId: string, now: BuildNow, parent: BuildNow | undefined, known: ReadonlyMap<string, BuildNow>): void {
+  const is = now.fitted.get(placeId);
+  for (let build = parent; build !== undefined; build = known.get(build.build.parentId ?? '')) {
+    const was = build.fitted.get(placeId);
+    if (!is?.tightened || !was || was.state !== is.state || tightness(was.tightened) !== '') return;
+    (build.fitted as Map<string, Fitting>).set(placeId, { ...was, tightened: is.tightened });
   }
 }
 
@@ -294,7 +305,7 @@ export function buildsOfShaft(facts: JobFacts, shaftId: string, assemblyId: stri
   return numbered(buildsOf(facts, assemblyId).filter(isOfIt));
 }
 
-/** A build is another stage of the one before where nut or bolts were tightened, and nothing else was done. */
+/** A build is another stage of the one before where nut or bolts were tightened, or said how far they are, and nothing else was done. */
 const isStage = ({ fits }: Build): boolean => fits.length > 0 && fits.every((fit) => (fit.tightened?.length ?? 0) > 0 && fit.film === undefined);
 
 function numbered(builds: readonly BuildNow[]): BuildNow[] {
@@ -366,7 +377,7 @@ function jointChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | 
   if (slot.kind === 'part') return partChange(slot, before, after);
   if (slot.kind === 'lapped') return lappedChange(slot, before, after);
   const isFurther = before.state === after.state && tightness(before.tightened) !== tightness(after.tightened);
-  if (isFurther && tightness(before.tightened) !== '') return { slot, thicker: null, words: stateWords(slot, stateNow(after)) };
+  if (isFurther) return { slot, thicker: null, words: stateWords(slot, stateNow(after)) };
   const isAnother = before.another !== after.another && before.state === after.state;
   if (isAnother) return { slot, thicker: sameAgain(before, after), words: `another ${slot.name.toLowerCase()}` };
   const isOther = before.state !== after.state;

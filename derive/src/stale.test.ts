@@ -11,6 +11,12 @@ type Kind = 'read' | 'forecast' | 'stale';
 
 const pack = (...leaves: readonly number[]): Said => ({ leaves: leaves.map((t) => Story.leaf(t)) });
 const state = (said: string): Said => ({ state: said });
+const torqued = (to: number, degrees: number | null = null, isSlave = false): Said => ({
+  state: 'torqued',
+  tightened: [{ bolts: 'all', torque: to, written: `${to} N·m`, degrees, isSlave }],
+});
+/** How far they are, said of them as they are. */
+const said = (to: number): Said => ({ ...torqued(to), state: null });
 const OTHER_PART = '00000000-0000-4000-8000-0000000000aa';
 const ANOTHER: Said = { partId: OTHER_PART };
 
@@ -91,6 +97,29 @@ const TABLE: readonly (readonly [string, Arranged, Builds, readonly Kind[]])[] =
   ['sealant in the joint', TAPERS, [{ 'cover.bolts': { film: thou(1) } }], [FORECAST]],
   ['sealant put in and cleaned off', TAPERS, [{ 'cover.bolts': { film: thou(1) } }, { 'cover.bolts': { film: null } }], [READ]],
   ['bearings that are for trial', TAPERS, [{ bearings: state('trial bearings') }], [STALE]],
+  ['bolts said how far, which nobody had said', TAPERS, [{ 'cover.bolts': said(25) }], [READ]],
+  ['bolts torqued further', TAPERS, [{ 'cover.bolts': torqued(25) }], [STALE]],
+  ['bolts said how far, and then torqued further', TAPERS, [{ 'cover.bolts': said(25) }, { 'cover.bolts': torqued(31) }], [STALE]],
+  ['bolts torqued further, and then by degrees', TAPERS, [{ 'cover.bolts': said(25) }, { 'cover.bolts': torqued(25, 90) }], [STALE]],
+  [
+    'bolts torqued further, let go, and torqued as they were',
+    TAPERS,
+    [{ 'cover.bolts': said(25) }, { 'cover.bolts': state('hand tight') }, { 'cover.bolts': torqued(25) }],
+    [READ],
+  ],
+  [
+    'slave bolts swapped for those that stay, torqued alike',
+    TAPERS,
+    [{ 'cover.bolts': said(25) }, { 'cover.bolts': torqued(25, null, true) }, { 'cover.bolts': torqued(25) }],
+    [READ],
+  ],
+  ['another gasket of the same kind', TAPERS, [{ 'cover.gasket': { ...state('old gasket'), another: true } }], [STALE]],
+  [
+    'another gasket of the same kind, both measured',
+    TAPERS,
+    [{ 'cover.gasket': { crushed: thou(12) } }, { 'cover.gasket': { ...state('old gasket'), another: true, crushed: thou(14) } }],
+    [FORECAST],
+  ],
   ['a pack and the bolts at once', TAPERS, [{ pack: pack(15), 'cover.bolts': state('hand tight') }], [STALE]],
   ['a pack, and then sealant', TAPERS, [{ pack: pack(15) }, { 'cover.bolts': { film: thou(1) } }], [FORECAST]],
 

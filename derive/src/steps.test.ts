@@ -31,7 +31,7 @@ describe('a closure that the builds taught', () => {
     expect(now.kind).toBe('forecast');
     expect(inThou(now.reading?.value)).toBeGreaterThanOrEqual(8.8);
     expect(inThou(now.reading?.value)).toBeLessThanOrEqual(9);
-    expect(now.because).toMatch(/^reckoned from build 1, and 1\.[89] thou that it opens, nut hand tight$/);
+    expect(now.because).toMatch(/^reckoned from build 0 · 60 N·m, and 1\.[89] thou that it opens, nut hand tight$/);
     // its doubt has grown by that of the step
     const before = gapOf(hub()).now;
     expect(now.U ?? 0).toBeGreaterThan(before.U ?? 0);

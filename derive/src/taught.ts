@@ -47,9 +47,11 @@ export function taughtOf(facts: JobFacts, shaft: ShaftState, gap: GapState): Tau
   const slots = shaft.slots.map(({ slot }) => slot);
   const isNow = gap.ladder.findLast((row) => row.reading !== null && !row.byPack && !row.disagree)?.isNow === true;
   const taught = taughtBy(gap.ladder, { slots, coefficients, prior: isNow ? bySizes(facts, shaft, gap) : null, steps: gap.borrowed ?? [] });
-  // where a trial contradicts the drawing, everything that rests on either would be wrong
-  if (!taught || gap.pack?.refusal?.code === 'contradiction') return null;
+  if (!taught) return null;
   const { fitted, rows, stated } = taught;
+  // where the trials contradict the drawing, and not one of them the others, everything that rests on either would be wrong
+  const isAgainst = gap.pack?.refusal?.code === 'contradiction' && rows.length - fitted.questioned.length < 2;
+  if (isAgainst) return null;
   const builds = new Map(rows.map(({ build }) => [stateOf(build, stated), build]));
   const words = (at: string, other: string): string => differing(stated, builds.get(at), builds.get(other));
   const steps = fitted.steps.map(({ from, to, value, u }) => ({ from: words(from, to), to: words(to, from), value, U: coverageFactor() * u }));

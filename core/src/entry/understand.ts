@@ -33,7 +33,9 @@ const USUAL: Readonly<Record<EntryField, PlainQuantity>> = { size: 'diameter', l
 export function understand<Field extends EntryField>(text: string, question: EntryQuestion<Field>): Understood<Values[Field]> {
   try {
     const { field, bare, quantity = USUAL[field] } = question;
-    const shapes = shapesOf(tokens(text, bare), question);
+    // a plus before a size says that it is over, and not that something is added to it
+    const said = field === 'size' ? text.replace(/^\s*\+\s*(?=[\d.,½¼¾])/, '') : text;
+    const shapes = shapesOf(tokens(said, bare), question);
     return decide(shapes, { ...question, quantity });
   } catch (error) {
     if (error instanceof ReckoningError) return { kind: 'refused', code: error.code, message: error.message };

@@ -8,11 +8,20 @@ import {
   type Estimate,
   type FittedTrials,
   type Length,
+  type Reading,
 } from '@elder-cog/core';
 import { changesBetween, stateNow, stateWords, type BuildNow } from '../builds.ts';
 import type { Slot } from '../slots.ts';
 import { carried, touching, type Coefficients } from './carried.ts';
-import type { LadderRow } from './ladder.ts';
+
+/** A build as a trial: what was read on it, where anything was that counts. */
+export interface TrialRow {
+  readonly build: BuildNow;
+  readonly pack: Length;
+  readonly reading: Reading | null;
+  readonly byPack: boolean;
+  readonly disagree: object | null;
+}
 
 /** How far bolts, bearings and gaskets move a gap as a rule: one standard deviation. Common practice, no source. */
 const SPREAD = thou(1.5);
@@ -47,7 +56,7 @@ export const stateOf = ({ fitted }: BuildNow, stated: readonly Slot[]): string =
 export interface TaughtRows {
   readonly fitted: FittedTrials;
   /** the rows that it was fitted to, in the order of its residuals */
-  readonly rows: readonly LadderRow[];
+  readonly rows: readonly TrialRow[];
   readonly stated: readonly Slot[];
 }
 
@@ -59,14 +68,14 @@ interface Told {
 }
 
 /** What changed from a build to the last that was read: nothing but what is known, and states. */
-const isAlike = (from: LadderRow, last: LadderRow, { slots, coefficients }: Told): boolean =>
+const isAlike = (from: TrialRow, last: TrialRow, { slots, coefficients }: Told): boolean =>
   touching(changesBetween(from.build, last.build, slots), coefficients).every(({ slot, thicker }) => thicker !== null || STATED.has(slot.kind));
 
 /**
  * The trials of a gap taken together (see fitTrials): of the builds that differ from the last that was read in nothing but packs, sealant,
  * laps, nut, bolts, bearings and gaskets. Null where nothing was read that has a size.
  */
-export function taughtBy(ladder: readonly LadderRow[], told: Told): TaughtRows | null {
+export function taughtBy(ladder: readonly TrialRow[], told: Told): TaughtRows | null {
   const { slots, coefficients, prior = null, steps = [] } = told;
   const read = ladder.filter((row) => row.reading !== null && !row.byPack && !row.disagree).slice(-MOST_TRIALS);
   const last = read.at(-1);
@@ -89,7 +98,7 @@ export function taughtBy(ladder: readonly LadderRow[], told: Told): TaughtRows |
 }
 
 /** The steps that a gap's own builds taught, one after another. */
-export function stepsOf(ladder: readonly LadderRow[], told: Told): KnownStep[] {
+export function stepsOf(ladder: readonly TrialRow[], told: Told): KnownStep[] {
   const stated = statedSlots(told.slots, told.coefficients);
   const states = new Set(ladder.filter(({ reading }) => reading !== null).map(({ build }) => stateOf(build, stated)));
   if (states.size < 2) return [];

@@ -11,13 +11,16 @@ const signed = (): { readonly who: string; readonly at: string } => ({ who: useS
 /** How the build that stands felt by hand. */
 export const sayFeel = (buildId: string, word: string): Change => ({ kind: 'feel.add', feel: { id: newId(), buildId, word, ...signed() } });
 
-/** A stage of torque: the same bolts further take the place of what was said of them, others stand beside them. A build of its own. */
-export function tighten(shaft: ShaftState, slotId: string, line: Tightening): Change {
+/**
+ * A stage of torque: the same bolts further take the place of what was said of them, others stand beside them. A build of its own; or how far
+ * they are torqued already, which nobody had said.
+ */
+export function tighten(shaft: ShaftState, slotId: string, line: Tightening, isAsItWas = false): Change {
   const { state, tightened = [] } = shaft.current?.fitted.get(slotId) ?? { state: null };
   const before = state === 'torqued' ? tightened : [];
   const same = (each: Tightening): boolean => each.bolts.trim().toLowerCase() === line.bolts.trim().toLowerCase();
   const lines = [...before.filter((each) => !same(each)), line];
-  return buildOf(shaft, 'dry', [{ id: newId(), placeId: slotId, leaves: [] as FitLeaf[], state: 'torqued', tightened: lines }]);
+  return buildOf(shaft, 'dry', [{ id: newId(), placeId: slotId, leaves: [] as FitLeaf[], state: isAsItWas ? null : 'torqued', tightened: lines }]);
 }
 
 export const countIn = (assemblyId: string, buildId: string | null, what: string, count: number): Change => ({

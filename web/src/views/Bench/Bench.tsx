@@ -182,7 +182,14 @@ function Worst({ state }: { state: JobState }): JSX.Element {
         limits: p.limits?.limits ?? null,
         to: `wear${at(s)}&row=${p.station.id}`,
         unit: null,
-        more: p.accepted && p.mark === 'accepted' ? p.accepted.reason : p.mark === 'stale' ? pairStale(p) : p.clearance ? 'greatest clearance' : 'not both read',
+        more:
+          p.accepted && p.mark === 'accepted'
+            ? p.accepted.reason
+            : p.mark === 'stale'
+              ? pairStale(p)
+              : p.clearance
+                ? 'greatest clearance'
+                : 'not both read',
       })),
     ),
     ...holders.flatMap((s) =>

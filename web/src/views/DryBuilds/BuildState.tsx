@@ -128,6 +128,9 @@ function TightenForm({ shaft, fastening, onDone }: { shaft: ShaftState; fastenin
   const [far, setFar] = useState('');
   const [further, setFurther] = useState('');
   const [isSlave, setSlave] = useState(last?.isSlave ?? false);
+  // they are torqued, and nobody said how far: this may be how far they are, or one stage more
+  const isOpen = fastening.fitting.state === 'torqued' && !last;
+  const [isAsItWas, setAsItWas] = useState(isOpen);
   const [tried, setTried] = useState(false);
   const torque = torqueIn(far);
   const degrees = degreesIn(further);
@@ -136,7 +139,7 @@ function TightenForm({ shaft, fastening, onDone }: { shaft: ShaftState; fastenin
     setTried(true);
     if (typeof torque === 'string' || typeof degrees === 'string' || isNothing || bolts.trim() === '') return;
     const line: Tightening = { bolts: bolts.trim(), torque, written: far.trim(), degrees, isSlave };
-    void send(tighten(shaft, fastening.slot.id, line)).then(onDone, () => undefined);
+    void send(tighten(shaft, fastening.slot.id, line, isOpen && isAsItWas)).then(onDone, () => undefined);
   };
   return (
     <form
@@ -179,6 +182,16 @@ function TightenForm({ shaft, fastening, onDone }: { shaft: ShaftState; fastenin
           {isNut ? 'old nut, comes off again' : 'slave, come out again'}
         </Chip>
       </div>
+      {isOpen && (
+        <div role="group" aria-label="Now, or already" className="mb-2 flex flex-wrap gap-2">
+          <Chip on={isAsItWas} onClick={() => setAsItWas(true)}>
+            so far they were already
+          </Chip>
+          <Chip on={!isAsItWas} onClick={() => setAsItWas(false)}>
+            further, now
+          </Chip>
+        </div>
+      )}
       <Secondary type="submit" disabled={sending} className="min-h-14">
         Tightened so
       </Secondary>

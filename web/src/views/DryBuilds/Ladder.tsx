@@ -1,5 +1,5 @@
 import { axisTicks, formatLength, MARK_WORDS, nanometres, unitWord, type Length } from '@elder-cog/core';
-import { feelsByBuild, packWords, type GapState, type LadderRow, type PackChoice, type Slot, stateWords } from '@elder-cog/derive';
+import { buildName, FEELS, feelsByBuild, packWords, type GapState, type LadderRow, type PackChoice, type Slot, stateWords } from '@elder-cog/derive';
 import type { JSX } from 'react';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { Pack } from '../../kit/Pack.tsx';
@@ -8,6 +8,8 @@ import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 
 const ROW = 76;
+/** One of the ready words, which has room on its rung; anything longer stands in full under the ladder. */
+const isShort = (word: string): boolean => (FEELS as readonly string[]).includes(word);
 
 /** One scale for every row, so that drift and closing-up are seen. */
 function ladderScale(gap: GapState, next: PackChoice | null): readonly [number, number] {
@@ -127,6 +129,14 @@ export function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }
           </li>
         )}
       </ol>
+      {rows.map(({ build }) => {
+        const words = (feels.get(build.build.id) ?? []).map(({ word }) => word).filter((word) => !isShort(word));
+        return words.length === 0 ? null : (
+          <p key={build.build.id} className="m-0 px-4 pt-1 text-[16px]">
+            Build {buildName(build)} felt: {words.join('; ')}
+          </p>
+        );
+      })}
       <p className="m-0 flex flex-wrap gap-x-5 px-4 py-2 text-[15px] text-ink2">
         <span>▽ said</span>
         <span>▼ read</span>
@@ -238,11 +248,12 @@ function Rung({ row, unit, narrow, tallest, felt, sleeveSlot }: RungProps): JSX.
           <span className="num text-[28px] leading-8 font-semibold">
             {row.reading ? formatLength(row.reading.value, unit).replace(/\.0$/, '') : '?'}
           </span>
+          <span className="min-w-0 text-[15px] leading-4 text-ink2 max-sm:hidden">{felt.filter(isShort).join(', ')}</span>
         </span>
         <span className="block truncate">
           <span className={`label text-[16px] font-semibold ${MARK_TEXT[row.mark]}`}>{MARK_WORDS[row.mark]}</span>
           <span className="pl-2 text-[15px] text-ink2 max-sm:hidden">
-            {[...felt, row.staleBecause ?? '', row.isNow ? 'now' : ''].filter((w) => w !== '').join(', ')}
+            {[row.byPack ? 'by the pack' : '', row.staleBecause ?? '', row.isNow ? 'now' : ''].filter((w) => w !== '').join(', ')}
           </span>
         </span>
       </span>

@@ -182,5 +182,5 @@ export function verdictWords(gap: GapState): string {
   if (!limits || !verdict) return 'No limits to judge by';
   if (verdict.place === 'unmeasured') return 'Cannot tell';
   const surety = { sure: 'sure', near: 'nearly sure', cannotTell: 'cannot be sure' }[verdict.sure];
-  return `${MARK_WORDS[verdict.place]} · ${surety}`;
+  return `${MARK_WORDS[verdict.place]} · ${now.byPack ? `by the pack, ${surety}` : surety}`;
 }

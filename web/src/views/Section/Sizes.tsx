@@ -236,8 +236,8 @@ function Off({ shaft, bare, sizes }: OffProps): JSX.Element {
   const isNew = found?.size.stationId === null;
   return (
     <div className="mt-2 border-t border-rule pt-2">
-      <label htmlFor="taken-off" className="flex flex-wrap items-center gap-2">
-        Something was taken off
+      <div className="flex flex-wrap items-center gap-2">
+        <label htmlFor="taken-off">Something was taken off</label>
         <select
           id="taken-off"
           value={chosen}
@@ -251,7 +251,7 @@ function Off({ shaft, bare, sizes }: OffProps): JSX.Element {
             </option>
           ))}
         </select>
-      </label>
+      </div>
       {found && link && (
         <TakenOff
           key={chosen}

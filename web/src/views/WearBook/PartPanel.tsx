@@ -39,8 +39,34 @@ export function PartPanel({
   return (
     <>
       {pair ? <PairPanel pair={pair} /> : <FeaturePanel feature={feature} />}
+      <WorkedOn key={feature.station.id} feature={feature} />
       <AboutPart feature={feature} pair={pair} onInspect={onInspect} />
     </>
+  );
+}
+
+/** Of the row that is chosen: what was taken off it, and whether it is done. */
+function WorkedOn({ feature }: { feature: FeatureState }): JSX.Element {
+  const [off, setOff] = useState(false);
+  const { station, now, worked } = feature;
+  const unit = sizeUnit(feature);
+  return (
+    <section aria-label="Worked on" className="mt-2 border-t border-rule pt-1">
+      <OffSince stationId={station.id} />
+      <Quiet onClick={() => setOff((o) => !o)} aria-expanded={off} className="no-print">
+        Something was taken off it…
+      </Quiet>
+      {off && (
+        <TakenOff
+          stationId={station.id}
+          name={station.name}
+          bare={smallUnit(unit) === 'mm' ? 'mm' : 'thou'}
+          isBuilt={false}
+          onKept={() => setOff(false)}
+        />
+      )}
+      <DoneHere stationId={station.id} unit={unit} last={now === null || worked !== undefined ? null : { id: lastRead(feature), value: now }} />
+    </section>
   );
 }
 
@@ -63,11 +89,13 @@ function PairPanel({ pair }: { pair: PairState }): JSX.Element {
         <span className={`label text-right text-[20px] font-semibold ${MARK_TEXT[pair.mark]}`}>
           {pair.mark === 'accepted'
             ? 'Accepted'
-            : verdict
-              ? `${MARK_WORDS[pair.mark]}${verdict.sure === 'sure' ? ' · sure' : ''}`
-              : clearance
-                ? 'No limits yet'
-                : MARK_WORDS[pair.mark]}
+            : pair.mark === 'stale'
+              ? MARK_WORDS.stale
+              : verdict
+                ? `${MARK_WORDS[pair.mark]}${verdict.sure === 'sure' ? ' · sure' : ''}`
+                : clearance
+                  ? 'No limits yet'
+                  : MARK_WORDS[pair.mark]}
         </span>
       </div>
       {verdict?.because && <p className="m-0 text-[15px] text-ink2">{verdict.because}</p>}
@@ -119,7 +147,6 @@ function FeaturePanel({ feature }: { feature: FeatureState }): JSX.Element {
   const unit = sizeUnit(feature);
   const small = smallUnit(unit);
   const isFloat = FEATURES[kind].mayBeNothing;
-  const [off, setOff] = useState(false);
   return (
     <div>
       <h2 className="label m-0 text-[18px] font-semibold text-blue">
@@ -161,18 +188,6 @@ function FeaturePanel({ feature }: { feature: FeatureState }): JSX.Element {
         />
       )}
       <AcceptIt station={station} value={now} isOut={verdict !== null && verdict.place !== 'in'} accepted={feature.accepted} />
-      <OffSince stationId={station.id} />
-      <Quiet onClick={() => setOff((o) => !o)} aria-expanded={off} className="no-print">
-        Something was taken off it…
-      </Quiet>
-      {off && (
-        <TakenOff stationId={station.id} name={station.name} bare={small === 'mm' ? 'mm' : 'thou'} isBuilt={false} onKept={() => setOff(false)} />
-      )}
-      <DoneHere
-        stationId={station.id}
-        unit={unit}
-        last={now === null || feature.worked !== undefined ? null : { id: lastRead(feature), value: now }}
-      />
       <ReadGrid features={[feature]} />
       <Earlier features={[feature]} />
       {feature.sum.length > 0 && (
