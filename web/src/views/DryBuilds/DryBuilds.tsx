@@ -9,6 +9,7 @@ import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { useSkips } from '../../state/skips.ts';
 import { usePackChoices } from '../../workers/packs.ts';
+import { GapList } from '../Section/GapList.tsx';
 import { ReadingEntry } from '../Section/ReadingEntry.tsx';
 import { NoShaft } from '../Section/Section.tsx';
 import { SetUp, setUpStep } from '../Section/SetUp.tsx';
@@ -17,7 +18,7 @@ import { Causes } from './Causes.tsx';
 import { Compare } from './Compare.tsx';
 import { ForGood } from './ForGood.tsx';
 import { Ladder } from './Ladder.tsx';
-import { TaughtTogether } from './TaughtTogether.tsx';
+import { Lent, TaughtTogether } from './TaughtTogether.tsx';
 
 /** The ladder of builds: pack in, what was said, what was read, on one scale down the page; and what to change next. */
 export default function DryBuilds(): JSX.Element {
@@ -65,6 +66,11 @@ export default function DryBuilds(): JSX.Element {
     <div className="grid min-h-full grid-cols-[minmax(0,1fr)_320px] max-lg:grid-cols-1">
       <div className="flex min-w-0 flex-col">
         <h1 className="sr-only">Dry builds of the {shaft.shaft.name.toLowerCase()}</h1>
+        {shaft.gaps.length > 1 && (
+          <div className="border-b-2 border-ink">
+            <GapList gaps={shaft.gaps} current={gap.station.id} />
+          </div>
+        )}
         {gap.ladder.length === 0 ? (
           <div className="p-5">
             <Heading>No build yet</Heading>
@@ -133,6 +139,7 @@ export default function DryBuilds(): JSX.Element {
               <span className="block text-ink2">{lesson.detail}</span>
             </p>
           ))}
+          <Lent shaft={shaft} gap={gap} />
           <TaughtTogether shaft={shaft} gap={gap} />
         </div>
         {gap.pack && gap.pack.sum.length > 0 && (

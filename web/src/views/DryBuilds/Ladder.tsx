@@ -8,7 +8,7 @@ import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 
 const ROW = 76;
-/** One of the ready words, which has room on its rung; anything longer stands in full under the ladder. */
+/** One of the ready words, which has room on its rung; more than one, and anything longer, stands in full under the ladder. */
 const isShort = (word: string): boolean => (FEELS as readonly string[]).includes(word);
 
 /** One scale for every row, so that drift and closing-up are seen. */
@@ -130,8 +130,9 @@ export function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }
         )}
       </ol>
       {rows.map(({ build }) => {
-        const words = (feels.get(build.build.id) ?? []).map(({ word }) => word).filter((word) => !isShort(word));
-        return words.length === 0 ? null : (
+        const words = (feels.get(build.build.id) ?? []).map(({ word }) => word);
+        const isOnRung = words.length === 1 && words.every(isShort);
+        return words.length === 0 || isOnRung ? null : (
           <p key={build.build.id} className="m-0 px-4 pt-1 text-[16px]">
             Build {buildName(build)} felt: {words.join('; ')}
           </p>
@@ -205,6 +206,9 @@ const Hollow = ({ at, top }: { at: number; top: number }): JSX.Element => (
   </g>
 );
 
+/** As far as it is torqued, where that was said: "60 N·m" for "dry, torqued to 60 N·m". */
+const shortStage = (stage: string): string => stage.replace(/^dry, (?:torqued to )?/, '');
+
 interface RungProps {
   readonly row: LadderRow;
   readonly unit: 'thou' | 'mm';
@@ -225,11 +229,11 @@ function Rung({ row, unit, narrow, tallest, felt, sleeveSlot }: RungProps): JSX.
       style={{ height: ROW }}
     >
       <span className="w-[92px] shrink-0">
-        <span className="num block text-[28px] leading-8 font-semibold">
-          {row.build.number}
-          {row.build.torqued !== undefined && <span className="text-[15px]"> · {row.build.torqued}</span>}
+        <span className="num block text-[28px] leading-8 font-semibold">{row.build.number}</span>
+        <span className="label block text-[15px] leading-4 font-semibold">
+          {row.build.torqued === undefined ? '' : '· '}
+          {shortStage(row.stage)}
         </span>
-        <span className="label block text-[15px] leading-4 font-semibold">{row.stage}</span>
       </span>
       {narrow ? (
         <span className={`num w-16 text-[15px] font-semibold ${sleeve === null ? 'whitespace-nowrap' : 'leading-4'}`}>
@@ -245,15 +249,16 @@ function Rung({ row, unit, narrow, tallest, felt, sleeveSlot }: RungProps): JSX.
           <span className="max-sm:hidden">
             <Mark kind={row.mark} named={false} />
           </span>
-          <span className="num text-[28px] leading-8 font-semibold">
+          <span className="num shrink-0 text-[28px] leading-8 font-semibold whitespace-nowrap">
             {row.reading ? formatLength(row.reading.value, unit).replace(/\.0$/, '') : '?'}
           </span>
-          <span className="min-w-0 text-[15px] leading-4 text-ink2 max-sm:hidden">{felt.filter(isShort).join(', ')}</span>
         </span>
-        <span className="block truncate">
+        <span className="block leading-4 max-sm:truncate">
           <span className={`label text-[16px] font-semibold ${MARK_TEXT[row.mark]}`}>{MARK_WORDS[row.mark]}</span>
           <span className="pl-2 text-[15px] text-ink2 max-sm:hidden">
-            {[row.byPack ? 'by the pack' : '', row.staleBecause ?? '', row.isNow ? 'now' : ''].filter((w) => w !== '').join(', ')}
+            {[row.byPack ? 'by the pack' : '', felt.find(isShort) ?? '', row.staleBecause ?? '', row.isNow ? 'now' : '']
+              .filter((w) => w !== '')
+              .join(', ')}
           </span>
         </span>
       </span>

@@ -1,9 +1,23 @@
 import { formatLength, nanometres, unitWord } from '@elder-cog/core';
-import { taughtOf, type GapState, type ShaftState } from '@elder-cog/derive';
+import { taughtOf, twinOf, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useMemo, type JSX } from 'react';
 import { Refusal } from '../../kit/controls.tsx';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
+
+/** Which way the pack works, proved on the other side: borrowed till it is proved on this one. */
+export function Lent({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element | null {
+  const { facts, state } = useJob();
+  const twin = useMemo(() => twinOf(facts, shaft, state.shafts), [facts, shaft, state.shafts]);
+  const proved = twin?.gaps.find(({ station }) => station.role === gap.station.role)?.pack?.proved;
+  if (!twin || !proved || proved.contradiction !== null || gap.pack?.proved) return null;
+  return (
+    <p className="m-0 my-2">
+      <span className="block text-[17px]">Thicker gives {proved.sense === 1 ? 'more' : 'less'} float.</span>
+      <span className="block text-ink2">borrowed from the {twin.assembly.name.toLowerCase()}, where it was proved</span>
+    </p>
+  );
+}
 
 /** What all builds say together: how far torque, a gasket or a bearing moves the gap, and the build that does not fit the others. */
 export function TaughtTogether({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element | null {

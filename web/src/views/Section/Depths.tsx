@@ -11,7 +11,18 @@ import {
   unitWord,
   type Instrument,
 } from '@elder-cog/core';
-import { depthsOf, expectedAround, facesNamed, readingComesTo, triedMark, type GapState, type ShaftState, type Tried } from '@elder-cog/derive';
+import {
+  closingOf,
+  depthsOf,
+  expectedAround,
+  facesNamed,
+  readingComesTo,
+  triedMark,
+  type GapState,
+  type ShaftState,
+  type Tried,
+} from '@elder-cog/derive';
+import { Settled } from './Settled.tsx';
 import { useMemo, useState, type JSX } from 'react';
 import { Field, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
@@ -79,6 +90,8 @@ export function Depth({ depth, shaft, tried = null, onTry }: DepthProps): JSX.El
   const { station, now, mark, fromSizes } = depth;
   const value = now.reading?.kind === 'estimate' && now.kind !== 'none' ? now.reading.value : null;
   const last = now.kept.at(-1);
+  const { facts } = useJob();
+  const isDone = closingOf(facts, station.id) !== null;
   return (
     <div role="group" aria-label={station.name} className="border-t border-rule py-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -136,8 +149,9 @@ export function Depth({ depth, shaft, tried = null, onTry }: DepthProps): JSX.El
           />
         </div>
       )}
-      <ReadDepth depth={depth} shaft={shaft} />
-      {last && now.kind === 'read' && (
+      {!isDone && <ReadDepth depth={depth} shaft={shaft} />}
+      <Settled gap={depth} unit={typed} />
+      {last && now.kind === 'read' && !isDone && (
         <p className="m-0 flex flex-wrap items-center gap-x-3 text-[16px] text-ink2">
           Last: <span className="num">{last.text}</span>
           <Quiet onClick={() => void send(withdraw('reading', last.id, 'that was wrong')).catch(() => undefined)}>That was wrong</Quiet>

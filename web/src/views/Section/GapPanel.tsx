@@ -10,8 +10,7 @@ import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { originWords } from '../../state/understood.ts';
 import { barState } from './barState.ts';
-import { AcceptIt } from '../WearBook/AcceptIt.tsx';
-import { DoneHere, lastOf } from './DoneHere.tsx';
+import { Settled } from './Settled.tsx';
 import { LimitsPanel } from './SetUp.tsx';
 
 /** The gap in hand: its letter and name, mark, number in both systems, verdict and how sure, limits with their source, and the bar. */
@@ -90,17 +89,7 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
       )}
       {editing && <LimitsPanel gap={gap} onDone={() => setEditing(false)} />}
       <LimitBarView {...barState(gap)} most={560} />
-      <div className="no-print">
-        {(gap.accepted || now.kind === 'read' || now.kind === 'none') && (
-          <AcceptIt
-            station={gap.station}
-            value={now.kind === 'read' ? value : null}
-            isOut={gap.verdict !== null && gap.verdict.place !== 'in'}
-            accepted={gap.accepted}
-          />
-        )}
-        <DoneHere {...lastOf(gap)} />
-      </div>
+      <Settled gap={gap} />
     </div>
   );
 }
