@@ -179,3 +179,28 @@ test('after a month away the Bench says in one screen how it stands', async ({ p
   const foot = await inNow.boundingBox();
   expect((foot?.y ?? 0) + (foot?.height ?? 0)).toBeLessThan(800);
 });
+
+test('known causes, in figures: a trial bearing that was eased, and a distance piece that its nut shortens', async ({ page, empty }) => {
+  await hub(page, empty.url, '3-5 thou', '20');
+  await read(page, '88>94', 3);
+  await page.getByRole('link', { name: 'Dry builds' }).first().click();
+  await page.getByRole('button', { name: /^Shown in thou first/ }).click();
+  await page.getByRole('button', { name: 'Known causes, in figures' }).click();
+  const eased = page.getByRole('group', { name: 'Trial bearings that were eased' });
+  await expect(eased).toContainText('Fill in all of it');
+  await eased.getByLabel('Pressed tight by').fill('0.03 mm');
+  await eased.getByLabel('Bore of the cone').fill('25.4 mm');
+  await eased.getByLabel('Its mean outside').fill('32 mm');
+  await eased.getByLabel('Its e').fill('0,37');
+  // the worked case of the handbook sum: ½ · 0.030 · 1.5/0.37 · 25.4/32
+  await expect(eased).toContainText('each cone closes it 0.048 mm, reckoned');
+  const piece = page.getByRole('group', { name: 'A distance piece under its nut' });
+  await piece.getByLabel('Nut torqued to').fill('120');
+  await expect(piece.getByRole('alert')).toContainText('120 on which scale?');
+  await piece.getByLabel('Nut torqued to').fill('120 N·m');
+  await piece.getByLabel('Its thread').fill('24 mm');
+  await piece.getByLabel('Outside').fill('38 mm');
+  await piece.getByLabel('Inside').fill('30 mm');
+  await piece.getByLabel('Length of it').fill('60 mm');
+  await expect(piece).toContainText('it is shorter by 0.017 mm, reckoned');
+});

@@ -31,6 +31,8 @@ export interface Fitting {
   readonly drawnUp?: string;
   /** of nut or bolts: what was tightened, and how far; left out where nobody said more than that they are torqued */
   readonly tightened?: readonly Tightening[];
+  /** of nut or bolts that were let go: how far they were tightened till then, and are taken to be again where nobody says otherwise */
+  readonly tightenedBefore?: readonly Tightening[];
   /** the build in which another one of the same last went in */
   readonly another?: string;
   /** of a size: what was taken off it, one pass after another */
@@ -229,11 +231,13 @@ const SLEEVE_UNDONE = 'undone with its nut';
 const packIds = (facts: JobFacts, shaftId: string): ReadonlySet<string> =>
   new Set(slotsOf(facts).flatMap((slot) => (slot.shaftId === shaftId && slot.kind === 'adjuster' ? [slot.id] : [])));
 
-/** What is tightened now: as it was said, till nut or bolts are said to be otherwise. */
-const tightenedNow = (before: Fitting, { tightened, state }: Build['fits'][number]): { readonly tightened?: readonly Tightening[] } => {
+/** What is tightened now: as it was said, till nut or bolts are let go; torqued again, as far as they were. */
+function tightenedNow(before: Fitting, { tightened, state }: Build['fits'][number]): Pick<Fitting, 'tightened' | 'tightenedBefore'> {
   if (tightened) return { tightened };
-  return before.tightened && state !== null && state !== before.state ? { tightened: [] } : {};
-};
+  if (state === null || state === before.state) return {};
+  if (state === 'torqued' && before.tightenedBefore) return { tightened: before.tightenedBefore };
+  return before.tightened && before.tightened.length > 0 ? { tightened: [], tightenedBefore: before.tightened } : {};
+}
 
 /** How far nut or bolts are tightened, as it is compared: which of them, and how far; whether they stay makes no odds to a gap. */
 const tightness = (lines: readonly Tightening[] | undefined): string =>

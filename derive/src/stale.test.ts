@@ -108,6 +108,12 @@ const TABLE: readonly (readonly [string, Arranged, Builds, readonly Kind[]])[] =
     [READ],
   ],
   [
+    'bolts said how far, let go, and said to be torqued again',
+    TAPERS,
+    [{ 'cover.bolts': said(25) }, { 'cover.bolts': state('hand tight') }, { 'cover.bolts': state('torqued') }],
+    [READ],
+  ],
+  [
     'slave bolts swapped for those that stay, torqued alike',
     TAPERS,
     [{ 'cover.bolts': said(25) }, { 'cover.bolts': torqued(25, null, true) }, { 'cover.bolts': torqued(25) }],

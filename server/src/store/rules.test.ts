@@ -126,6 +126,55 @@ const limit = (stationId: string, min: Length, max: Length): Change => ({
 
 const asTyped = ({ understood: _, heightsUnderstood: _h, ...raw }: RawReading): object => raw;
 
+describe('a build for good', () => {
+  const forGood = (assemblyId: string, placeId: string): Change => {
+    const made = build(assemblyId, placeId, thou(20));
+    return made.kind === 'build.add' ? { ...made, build: { ...made.build, stage: 'final' } } : made;
+  };
+  it('is refused while something that was counted in is still in, and nothing of it is kept', () => {
+    const { jobId, assemblyId, placeId } = begin();
+    const rag = { id: newId(), assemblyId, buildId: null, what: 'rag', count: 2, outOf: null, who: '', at: at() };
+    send({ kind: 'temporary.count', temporaries: [rag] });
+    expect(refusal(forGood(assemblyId, placeId))).toMatchObject({ code: 'notForGood', message: 'Still in for the time being: 2 × rag.' });
+    expect(jobFacts(db, jobId).builds).toEqual([]);
+    send({ kind: 'temporary.count', temporaries: [{ ...rag, id: newId(), outOf: rag.id, at: at() }] });
+    send(forGood(assemblyId, placeId));
+    expect(jobFacts(db, jobId).builds).toHaveLength(1);
+  });
+  it('has no slave bolts in it, by whatever build said that they are', () => {
+    const { assemblyId, placeId } = begin();
+    const [bolts] = db.prepare<[], { id: string }>("SELECT id FROM place WHERE role = 'cover.bolts'").all();
+    const slave = { bolts: 'all', torque: 25, written: '25 N·m', degrees: null, isSlave: true };
+    const made = build(assemblyId, placeId, thou(20));
+    if (made.kind !== 'build.add' || !bolts) throw new Error('no bolts');
+    send({ ...made, build: { ...made.build, fits: [{ id: newId(), placeId: bolts.id, leaves: [], state: 'torqued', tightened: [slave] }] } });
+    expect(refusal(forGood(assemblyId, placeId)).message).toBe('Still in for the time being: cover bolts: slave.');
+  });
+});
+
+describe('a station that is done', () => {
+  it('is not read by accident, and is read again once it is opened', () => {
+    const { jobId, gapId } = begin();
+    send(reading(gapId, '0>6'));
+    const readingId = jobFacts(db, jobId).readings[0]?.id ?? null;
+    const closing = { id: newId(), stationId: gapId, readingId, who: '', at: at() };
+    send({ kind: 'station.close', closing });
+    expect(refusal(reading(gapId, '0>7'))).toMatchObject({ code: 'stationDone' });
+    send({ kind: 'withdraw', withdrawal: { id: newId(), ofKind: 'closing', ofId: closing.id, who: '', at: at(), why: '' } });
+    send(reading(gapId, '0>7'));
+    expect(jobFacts(db, jobId).readings).toHaveLength(2);
+  });
+  it('stands, as everything observed does: it is withdrawn, and never changed', () => {
+    const { gapId } = begin();
+    send({ kind: 'station.close', closing: { id: newId(), stationId: gapId, readingId: null, who: '', at: at() } });
+    for (const table of ['closing', 'feel', 'removal', 'temporary_thing', 'tightening']) {
+      const many = db.prepare<[], number>(`SELECT count(*) FROM ${table}`).pluck().get() ?? 0;
+      if (many > 0) expect(() => db.exec(`DELETE FROM ${table}`)).toThrow(/never deleted/);
+    }
+    expect(() => db.exec("UPDATE closing SET who = 'x'")).toThrow(/never changed/);
+  });
+});
+
 describe('a command is held to what a file is held to', () => {
   it('a reading on another machine’s build is refused, so that the machine’s own file can always come in again', () => {
     const [one, other] = [begin(), begin()];

@@ -41,3 +41,14 @@ CREATE TABLE instrument_check (
   instrument_id TEXT NOT NULL REFERENCES instrument, position INTEGER NOT NULL, at TEXT NOT NULL, who TEXT NOT NULL, against TEXT NOT NULL,
   off_nm INTEGER NOT NULL, written TEXT NOT NULL, PRIMARY KEY (instrument_id, position)
 ) STRICT;
+
+CREATE TRIGGER tightening_kept BEFORE UPDATE ON tightening BEGIN SELECT RAISE(ABORT, 'a build is never changed: withdraw it'); END;
+CREATE TRIGGER tightening_stays BEFORE DELETE ON tightening BEGIN SELECT RAISE(ABORT, 'a build is never deleted: withdraw it'); END;
+CREATE TRIGGER feel_kept BEFORE UPDATE ON feel BEGIN SELECT RAISE(ABORT, 'how a build felt is never changed: withdraw it'); END;
+CREATE TRIGGER feel_stays BEFORE DELETE ON feel BEGIN SELECT RAISE(ABORT, 'how a build felt is never deleted: withdraw it'); END;
+CREATE TRIGGER temporary_thing_kept BEFORE UPDATE ON temporary_thing BEGIN SELECT RAISE(ABORT, 'a count is never changed: withdraw it'); END;
+CREATE TRIGGER temporary_thing_stays BEFORE DELETE ON temporary_thing BEGIN SELECT RAISE(ABORT, 'a count is never deleted: withdraw it'); END;
+CREATE TRIGGER removal_kept BEFORE UPDATE ON removal BEGIN SELECT RAISE(ABORT, 'what was taken off is never changed: withdraw it'); END;
+CREATE TRIGGER removal_stays BEFORE DELETE ON removal BEGIN SELECT RAISE(ABORT, 'what was taken off is never deleted: withdraw it'); END;
+CREATE TRIGGER closing_kept BEFORE UPDATE ON closing BEGIN SELECT RAISE(ABORT, 'a closing is never changed: withdraw it'); END;
+CREATE TRIGGER closing_stays BEFORE DELETE ON closing BEGIN SELECT RAISE(ABORT, 'a closing is never deleted: withdraw it'); END;

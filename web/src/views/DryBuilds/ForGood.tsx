@@ -53,7 +53,7 @@ function stayingFor(item: InForNow, shaft: ShaftState): Staying | null {
   if (slot.kind === 'gasket') return { item, fit: { state: 'new gasket', another: true } };
   if (slot.kind === 'bearing') return { item, fit: { state: 'own bearings' } };
   const lines = shaft.current?.fitted.get(slot.id)?.tightened ?? [];
-  return { item, fit: { state: 'torqued', tightened: lines.map((line) => ({ ...line, isSlave: false })) } };
+  return { item, fit: { state: 'torqued', ...(lines.length > 0 ? { tightened: lines.map((line) => ({ ...line, isSlave: false })) } : {}) } };
 }
 
 function ForGoodForm({ shaft, onDone }: { shaft: ShaftState; onDone: () => void }): JSX.Element {
