@@ -180,7 +180,8 @@ test('the same in millimetres: loose, torqued in two stages, set, and built for 
   await expect(forGood).toContainText('Last readings still to be taken');
   await read(page, '0>12');
   await forGood.getByRole('button', { name: 'This was its last reading: done' }).click();
-  await expect(forGood).toContainText('0.120');
+  await expect(page.getByRole('note').filter({ hasText: 'last reading' })).toContainText('0.120');
+  await expect(page.getByRole('button', { name: 'Open it again' })).toHaveCount(1);
   // taken back after a reload, and undone again: the last thing was the closing
   await page.reload();
   await expect(forGood).toContainText('every last reading is taken');

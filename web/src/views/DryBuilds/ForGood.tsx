@@ -31,7 +31,7 @@ export function ForGood({ shaft, gap }: { shaft: ShaftState; gap: GapState }): J
               ? 'It is built for good, and every last reading is taken.'
               : `It is built for good. Last readings still to be taken: ${left.map(({ station }) => station.name.toLowerCase()).join(', ')}.`}
           </p>
-          <DoneHere {...lastOf(gap)} />
+          {left.some(({ station }) => station.id === gap.station.id) && <DoneHere {...lastOf(gap)} />}
         </>
       ) : (
         open && <ForGoodForm shaft={shaft} onDone={() => setOpen(false)} />

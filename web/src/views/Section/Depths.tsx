@@ -22,7 +22,8 @@ import {
   type ShaftState,
   type Tried,
 } from '@elder-cog/derive';
-import { Settled } from './Settled.tsx';
+import { DoneHere, lastOf } from './DoneHere.tsx';
+import { Settled, TakenAs } from './Settled.tsx';
 import { useMemo, useState, type JSX } from 'react';
 import { Field, Primary, Quiet, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
@@ -149,7 +150,8 @@ export function Depth({ depth, shaft, tried = null, onTry }: DepthProps): JSX.El
           />
         </div>
       )}
-      {!isDone && <ReadDepth depth={depth} shaft={shaft} />}
+      {isDone ? <DoneHere {...lastOf(depth)} unit={typed} /> : <ReadDepth depth={depth} shaft={shaft} />}
+      <TakenAs gap={depth} />
       <Settled gap={depth} unit={typed} />
       {last && now.kind === 'read' && !isDone && (
         <p className="m-0 flex flex-wrap items-center gap-x-3 text-[16px] text-ink2">

@@ -10,7 +10,7 @@ import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { originWords } from '../../state/understood.ts';
 import { barState } from './barState.ts';
-import { Settled } from './Settled.tsx';
+import { TakenAs } from './Settled.tsx';
 import { LimitsPanel } from './SetUp.tsx';
 
 /** The gap in hand: its letter and name, mark, number in both systems, verdict and how sure, limits with their source, and the bar. */
@@ -89,7 +89,7 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
       )}
       {editing && <LimitsPanel gap={gap} onDone={() => setEditing(false)} />}
       <LimitBarView {...barState(gap)} most={560} />
-      <Settled gap={gap} />
+      <TakenAs gap={gap} />
     </div>
   );
 }

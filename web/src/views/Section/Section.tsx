@@ -20,6 +20,7 @@ import { PackShelf } from './PackShelf.tsx';
 import { Parts } from './Parts.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 import { Series } from './Series.tsx';
+import { Settled } from './Settled.tsx';
 import { SetUp, setUpStep } from './SetUp.tsx';
 import { isCoupled, Moves, ShaftAnswer, useShaftSets } from './ShaftSets.tsx';
 import { Sideways } from './Sideways.tsx';
@@ -141,6 +142,7 @@ export default function Section(): JSX.Element {
           {step === null && (
             <div className="mt-2 border-t border-rule pt-1 max-lg:mt-0 max-lg:border-t-0 max-sm:mt-2 max-sm:border-t print:hidden">
               <ReadingEntry key={gap.station.id} shaft={shaft} gap={gap} entryRef={entry} onKept={(id) => setWantsFit(id)} keypad={phone} />
+              <Settled gap={gap} />
             </div>
           )}
         </div>
