@@ -1,13 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, setUp, test } from './workshop.ts';
-
-async function read(page: Page, text: string, times = 1): Promise<void> {
-  for (let i = 0; i < times; i++) {
-    await page.locator('#entry').fill(text);
-    await page.locator('#entry').press('Enter');
-    await expect(page.locator('#entry')).toHaveValue('');
-  }
-}
+import { expect, read, setUp, test } from './workshop.ts';
 
 async function fit(page: Page, pack: string): Promise<void> {
   await page.getByRole('link', { name: 'Section' }).first().click();

@@ -1,13 +1,7 @@
 import type { Page } from '@playwright/test';
-import { expect, newShaft, setUp, test } from './workshop.ts';
+import { expect, newShaft, read, setUp, test } from './workshop.ts';
 
 const sleeve = (page: Page) => page.getByRole('region', { name: 'Crush sleeve' });
-
-async function read(page: Page, text: string): Promise<void> {
-  await page.locator('#entry').fill(text);
-  await page.locator('#entry').press('Enter');
-  await expect(page.locator('#entry')).toHaveValue('');
-}
 
 test('a pinion on a crush sleeve, from an empty workshop: no pack is asked for, it is drawn up till it is right, and never back', async ({
   page,

@@ -1,11 +1,4 @@
-import type { Page } from '@playwright/test';
-import { expect, firstReading, test } from './workshop.ts';
-
-async function read(page: Page, text: string): Promise<void> {
-  await page.locator('#entry').fill(text);
-  await page.locator('#entry').press('Enter');
-  await expect(page.locator('#entry')).toHaveValue('');
-}
+import { expect, firstReading, read, test } from './workshop.ts';
 
 test('builds taken together teach what torque does, and ask about the one that does not fit', async ({ page, empty }) => {
   await firstReading(page, empty.url, { bare: 'thou', limits: '2-6', pack: '20' });

@@ -1,16 +1,8 @@
 import type { Page } from '@playwright/test';
-import { expect, jobPath, newShaft, OTHERS, setUp, test } from './workshop.ts';
+import { expect, jobPath, newShaft, OTHERS, read, setUp, test } from './workshop.ts';
 
 const gap = (page: Page) => page.getByRole('complementary', { name: 'The gap in hand' });
 const change = (page: Page) => page.getByRole('complementary', { name: 'What to change' });
-
-async function read(page: Page, text: string, times = 1): Promise<void> {
-  for (let i = 0; i < times; i++) {
-    await page.locator('#entry').fill(text);
-    await page.locator('#entry').press('Enter');
-    await expect(page.locator('#entry')).toHaveValue('');
-  }
-}
 
 async function fit(page: Page, pack: string): Promise<void> {
   await page.getByRole('button', { name: 'Another pack…' }).click();

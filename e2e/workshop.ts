@@ -118,6 +118,15 @@ export async function newShaft(
   await page.waitForURL('**/section**');
 }
 
+/** Types a reading in the strip and keeps it, once or so often. */
+export async function read(page: Page, text: string, times = 1): Promise<void> {
+  for (let i = 0; i < times; i++) {
+    await page.locator('#entry').fill(text);
+    await page.locator('#entry').press('Enter');
+    await expect(page.locator('#entry')).toHaveValue('');
+  }
+}
+
 /** Limits, pack and way of reading of a gap that is new. */
 export async function setUp(page: Page, limits: string, pack: string | null, leaves: string | null): Promise<void> {
   await page.locator('#limits').fill(limits);

@@ -138,6 +138,12 @@ export function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }
           </p>
         );
       })}
+      {gap.limits?.still && (
+        <p className="m-0 px-4 pt-1 text-[16px]">
+          The band is what it must read now: with the {gap.limits.still.words} it {gap.limits.still.value < 0 ? 'closes' : 'opens'}{' '}
+          {formatLength(nanometres(Math.abs(gap.limits.still.value)), unit)} {unitWord(unit)}.
+        </p>
+      )}
       <p className="m-0 flex flex-wrap gap-x-5 px-4 py-2 text-[15px] text-ink2">
         <span>▽ said</span>
         <span>▼ read</span>

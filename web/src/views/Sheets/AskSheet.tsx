@@ -92,7 +92,7 @@ export default function AskSheet(): JSX.Element {
           <>
             I have:{' '}
             <span className="num font-semibold">
-              {formatLimits(row.limits.closesBy === undefined ? row.limits.limits : givenLimits(row.limits.fact), unit)}
+              {formatLimits(row.limits.closesBy === undefined && !row.limits.still ? row.limits.limits : givenLimits(row.limits.fact), unit)}
             </span>{' '}
             {unitWord(unit)}, {originWords(row.limits.fact)}
             {row.limits.fact.source === 'reckoned' ? ` (${row.limits.fact.working})` : ''}.
