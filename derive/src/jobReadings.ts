@@ -2,7 +2,7 @@ import type { JobFacts } from '@elder-cog/contract';
 import { formatLength } from '@elder-cog/core';
 import { buildName, packTotal, withdrawnIds } from './builds.ts';
 import { derive } from './derive.ts';
-import { boxOf } from './limitOffers.ts';
+import { boxOf } from './twins.ts';
 import { readingComesTo } from './readingValue.ts';
 
 /** One reading as a line of a spreadsheet. */

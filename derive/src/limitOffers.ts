@@ -1,7 +1,7 @@
-import type { JobFacts, LimitSource, Station } from '@elder-cog/contract';
+import type { JobFacts, LimitSource } from '@elder-cog/contract';
 import { describeLength, FEATURES, isFeatureKind, nanometres, smallUnit, type Length, type LengthUnit, type Limits } from '@elder-cog/core';
 import { plainName } from './plainName.ts';
-import { otherSidesOf, sideless } from './twins.ts';
+import { boxOf, otherSidesOf, sideless } from './twins.ts';
 import type { RowHolder } from './jobState.ts';
 import { stripLog } from './stripLog.ts';
 import { isPair, type FeatureState, type PairState } from './wear.ts';
@@ -23,10 +23,6 @@ export interface LimitQuestion {
   readonly holders: readonly RowHolder[];
   readonly row: FeatureState | PairState;
 }
-
-/** The box a station is of: its own, or its shaft's. */
-export const boxOf = (facts: JobFacts, { assemblyId, shaftId }: Station): string | undefined =>
-  assemblyId ?? facts.shafts.find((s) => s.id === shaftId)?.assemblyId;
 
 /** The same thing on the other side, by its name: its limit where it has one, and what it measures. */
 function otherSide({ facts, holders, row }: LimitQuestion): LimitOffer[] {

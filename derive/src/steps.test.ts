@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { thou, type Length } from '@elder-cog/core';
-import { derive, sizeOf, stepBetween, type GapState, type ShaftState } from './index.ts';
+import { derive, passTakes, sizeOf, stepBetween, type GapState, type ShaftState } from './index.ts';
 import { Story } from './testing.ts';
 
 const shaftsOf = (story: Story): readonly ShaftState[] => derive(structuredClone(story.facts)).shafts;
@@ -191,5 +191,22 @@ describe('a part that was lapped', () => {
     expect(size()).toBeNull();
     story.read('297', { method: 'size', instrument: null }, bush);
     expect(size()).toBe(thou(297));
+  });
+});
+
+describe('what a pass takes off', () => {
+  it('is the mean of those that were measured here, and the other side’s where none was', () => {
+    const story = new Story({ template: 'hubByNut', place: 'betweenCones' });
+    const spacer = story.measure(/distance piece/i, ['60 mm'], null);
+    const other = story.twin('Right hub');
+    const theirs = other.measure(/distance piece/i, ['60 mm'], null);
+    const takes = (station: string, process: 'lapped' | 'ground' = 'lapped') => passTakes(structuredClone(story.facts), station, process);
+    expect(takes(spacer)).toBeNull();
+    for (const amount of [3, 1, null]) story.lap(spacer, amount, null);
+    expect(takes(spacer)).toEqual({ each: thou(2), passes: 2 });
+    expect(takes(theirs)).toEqual({ each: thou(2), passes: 2, borrowed: 'Gearbox' });
+    expect(takes(theirs, 'ground')).toBeNull();
+    other.lap(theirs, 4, null);
+    expect(takes(theirs)).toEqual({ each: thou(4), passes: 1 });
   });
 });

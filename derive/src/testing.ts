@@ -189,7 +189,8 @@ export class Story {
 
   /** A size of a part, by what it is called, read so often; the station it is read at. */
   measure(name: RegExp, reads: readonly string[], instrument: Instrument | null): string {
-    const feature = this.facts.features.find((f) => name.test(f.name));
+    const faces = new Set(this.facts.places.filter((p) => p.shaftId === this.shaftId).flatMap((p) => p.faces.map((face) => face.id)));
+    const feature = this.facts.features.find((f) => name.test(f.name) && (faces.has(f.fromFace) || faces.has(f.toFace)));
     if (!feature) throw new Error(`no size like ${String(name)}`);
     const link = newLink(this.shaftId, feature, () => this.id());
     this.facts.stations.push({ ...this.station, ...link, revision: 1 });

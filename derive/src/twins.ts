@@ -1,9 +1,15 @@
-import type { Assembly, JobFacts } from '@elder-cog/contract';
+import type { Assembly, JobFacts, Removal, Station } from '@elder-cog/contract';
+import { meanLength, type Length } from '@elder-cog/core';
 import type { KnownStep } from './gap/index.ts';
 import { stepsOf } from './gap/index.ts';
 import { formAt, formsOf } from './graph.ts';
 import type { ShaftState } from './jobState.ts';
 import { plainName } from './plainName.ts';
+import { workedOn } from './removals.ts';
+
+/** The box a station is of: its own, or its shaft's. */
+export const boxOf = (facts: JobFacts, { assemblyId, shaftId }: Station): string | undefined =>
+  assemblyId ?? facts.shafts.find((s) => s.id === shaftId)?.assemblyId;
 
 /** Boxes that are the other side of this one: said of either. */
 export const otherSidesOf = (facts: JobFacts, boxId: string): Assembly[] => {
@@ -39,4 +45,37 @@ export function lentBy(
       return steps.length === 0 ? [] : [[station.role, steps.map((step) => ({ ...step, u: 2 * step.u, borrowed: assembly.name }))] as const];
     }),
   );
+}
+
+/** How much one pass takes off as a rule, by those that were measured. */
+export interface PassTakes {
+  readonly each: Length;
+  readonly passes: number;
+  /** the box it was learned on, where that is the other side */
+  readonly borrowed?: string;
+}
+
+/** What a pass of one process took off what a station reads; by the other side's passes where there was none here yet; null where nobody measured any. */
+export function passTakes(facts: JobFacts, stationId: string, process: Removal['process']): PassTakes | null {
+  const station = facts.stations.find(({ id }) => id === stationId);
+  const own = takenBy(facts, [stationId], process);
+  if (own || !station) return own;
+  const boxId = boxOf(facts, station) ?? '';
+  for (const { id, name } of otherSidesOf(facts, boxId)) {
+    const alike = facts.stations.filter((each) => boxOf(facts, each) === id && each.role === station.role && each.subject === station.subject);
+    const theirs = takenBy(
+      facts,
+      alike.map((each) => each.id),
+      process,
+    );
+    if (theirs) return { ...theirs, borrowed: name };
+  }
+  return null;
+}
+
+function takenBy(facts: JobFacts, stationIds: readonly string[], process: Removal['process']): PassTakes | null {
+  const passes = stationIds
+    .flatMap((id) => workedOn(facts, id).removals)
+    .flatMap((r) => (r.process === process && r.amount !== null ? [r.amount] : []));
+  return passes.length === 0 ? null : { each: meanLength(passes), passes: passes.length };
 }

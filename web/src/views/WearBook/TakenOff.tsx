@@ -1,5 +1,6 @@
 import type { Change, Removal } from '@elder-cog/contract';
-import { workedOn } from '@elder-cog/derive';
+import { counted, describeLength } from '@elder-cog/core';
+import { passTakes, workedOn } from '@elder-cog/derive';
 import { format } from 'date-fns';
 import { useState, type JSX } from 'react';
 import { Chip, Quiet, Secondary } from '../../kit/controls.tsx';
@@ -47,6 +48,7 @@ export function TakenOff({ stationId, name, bare, first = [], isBuilt, onKept }:
   const { facts, shaft } = useJob();
   const { send, sending } = useCommand();
   const [process, setProcess] = useState<Removal['process']>('lapped');
+  const takes = passTakes(facts, stationId, process);
   const after = facts.readings.findLast((r) => r.stationId === stationId)?.id ?? null;
   const keep = (amount: Removal['amount'], written: string): void => {
     const off = { amount, written, process };
@@ -62,6 +64,13 @@ export function TakenOff({ stationId, name, bare, first = [], isBuilt, onKept }:
           </Chip>
         ))}
       </div>
+      {takes && (
+        <p className="m-0 mb-2">
+          A pass took <span className="num font-semibold">{describeLength(takes.each, bare)}</span>{' '}
+          {takes.borrowed === undefined ? 'here' : `on the ${takes.borrowed.toLowerCase()}, borrowed`}: {counted(takes.passes, 'one pass', 'passes')}{' '}
+          measured.
+        </p>
+      )}
       <div className="flex flex-wrap items-start gap-3">
         <EntryField entry={entry} id={`off-${stationId}`} label="How much" placeholder={bare === 'mm' ? 'like 0.04' : 'like 1½'} className="w-48" />
         <Secondary type="submit" disabled={sending} className="mt-7 min-h-14">
