@@ -67,6 +67,8 @@ describe('a closure that the builds taught', () => {
     // 14 to the middle of 7 to 10 is 5½ out of 15
     expect(inThou(pack?.window?.ideal)).toBeCloseTo(9.5, 0);
     expect(pack?.window).toMatchObject({ reachable: true });
+    // and the sum says so, last
+    expect(pack?.sum.at(-1)).toMatchObject({ label: 'in the aim: torque still closes' });
   });
   it('is one torque further, each a build of its own', () => {
     const story = hub();

@@ -107,7 +107,8 @@ export function gapState(
       );
   // what is still to close is known from the builds before, which are judged by what was given
   const asGiven = ladderOf({ ...ladder, judge: judgeBy(given) });
-  const still = stillToCome([...stepsOf(asGiven, { slots, coefficients, steps: borrowed }), ...borrowed], current, statedSlots(slots, coefficients));
+  const steps = (): KnownStep[] => [...stepsOf(asGiven, { slots, coefficients, steps: borrowed }), ...borrowed];
+  const still = stillToCome(steps, current, statedSlots(slots, coefficients));
   const limits = still ? limitInUse(facts, station.id, station.aim.closesBy, still) : given;
   const judge = judgeBy(limits);
   const rows = still ? asGiven.map((row) => (row.isNow ? judgedAgain(row, judge) : row)) : asGiven;

@@ -3,6 +3,7 @@ import type { Slot } from '../slots.ts';
 import {
   type Aim,
   type Length,
+  lengthLine,
   nanometres,
   packWindow,
   type PackWindow,
@@ -46,6 +47,19 @@ export const cleanAim = ({ at, value, closesBy = ZERO }: Station['aim']): Aim =>
 export const aimWith = (aim: Station['aim'], limits: LimitState | null): Aim =>
   cleanAim({ ...aim, closesBy: nanometres((aim.closesBy ?? 0) - (limits?.still?.value ?? 0)) });
 
+/** What torque is still to close, which the aim and the limits are moved by; nothing where nothing is. */
+const stillLine = ({ still }: LimitState): Sum =>
+  still
+    ? [
+        lengthLine(
+          'in the aim: torque still closes',
+          still.borrowed === undefined ? '' : `borrowed from the ${still.borrowed.toLowerCase()}`,
+          nanometres(-still.value),
+          [],
+        ),
+      ]
+    : [];
+
 /** What pack is wanted in a place, from what speaks for the gap now. */
 export function packQuestion({
   slot,
@@ -76,7 +90,7 @@ export function packQuestion({
   if (!limits || !now.reading || now.kind === 'stale' || now.disagree) return { ...base, window: null, refusal: null, sum: [] };
   const question = { fittedPack: known ? fitted : null, measured: now.reading, limits: limits.limits, aim, sense, factor, unit };
   try {
-    return { ...base, window: packWindow(question), refusal: null, sum: packWindowSum(question) };
+    return { ...base, window: packWindow(question), refusal: null, sum: [...packWindowSum(question), ...stillLine(limits)] };
   } catch (error) {
     if (!(error instanceof ReckoningError)) throw error;
     return { ...base, window: null, refusal: { code: error.code, message: error.message }, sum: [] };

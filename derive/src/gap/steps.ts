@@ -159,10 +159,11 @@ export interface StillToCome extends KnownStep {
 }
 
 /** Null where everything is torqued, or nobody knows what that does. */
-export function stillToCome(steps: readonly KnownStep[], current: BuildNow | null, stated: readonly Slot[]): StillToCome | null {
+export function stillToCome(stepsKnown: () => readonly KnownStep[], current: BuildNow | null, stated: readonly Slot[]): StillToCome | null {
   const bolts = stated.find(({ kind }) => kind === 'fastening');
   const fitting = bolts && current?.fitted.get(bolts.id);
   if (!bolts || !current || fitting?.state !== 'hand tight') return null;
+  const steps = stepsKnown();
   const now = stateOf(current, stated);
   const loose = `${bolts.role}=${fitting.state}`;
   // the same in all else, and torqued: as far as it was on whichever side knows
