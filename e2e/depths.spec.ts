@@ -78,5 +78,5 @@ test('a pinion’s depth that is out is what comes next: the shim for it is said
   await expect(page.getByRole('heading', { name: 'Read the pinion bearing float again.' })).toBeVisible();
   // and a float that no pack sets has its ladder
   await page.getByRole('link', { name: 'Dry builds' }).first().click();
-  await expect(page.getByRole('listitem').filter({ hasText: '2dry' })).toContainText('undone with its nut');
+  await expect(page.getByRole('listitem').filter({ hasText: '2hand tight' })).toContainText('undone with its nut');
 });

@@ -40,7 +40,7 @@ export function Compare({ shaft, gap }: { shaft: ShaftState; gap: GapState }): J
         )}
         {earlier.map(({ build, stage }) => (
           <Chip key={build.build.id} on={chosen === build.build.id} onClick={() => setChosen((c) => (c === build.build.id ? null : build.build.id))}>
-            {stage === 'as found' ? 'as found' : `build ${buildName(build)}`}
+            {stage === 'as found' && build.number === 0 ? 'as found' : `build ${buildName(build)}`}
           </Chip>
         ))}
         {earlier.length === 0 && !twin && <span className="text-ink2">There is one build only.</span>}
