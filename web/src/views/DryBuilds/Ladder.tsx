@@ -67,7 +67,9 @@ export function Ladder({ gap, next }: { gap: GapState; next: PackChoice | null }
                     key={l}
                     x={x(l)}
                     y="22"
-                    textAnchor={min !== undefined && max !== undefined && x(max) - x(min) < 30 ? (i === 0 ? 'end' : 'start') : 'middle'}
+                    textAnchor={
+                      min !== undefined && max !== undefined && x(max) - x(min) < (unit === 'mm' ? 46 : 30) ? (i === 0 ? 'end' : 'start') : 'middle'
+                    }
                     className="num"
                     fontSize="16"
                     fontWeight="600"
@@ -259,7 +261,7 @@ function Rung({ row, unit, narrow, tallest, felt, sleeveSlot }: RungProps): JSX.
             {row.reading ? formatLength(row.reading.value, unit).replace(/\.0$/, '') : '?'}
           </span>
         </span>
-        <span className="block leading-4 max-sm:truncate">
+        <span className="block leading-4">
           <span className={`label text-[16px] font-semibold ${MARK_TEXT[row.mark]}`}>{MARK_WORDS[row.mark]}</span>
           <span className="pl-2 text-[15px] text-ink2 max-sm:hidden">
             {[row.byPack ? 'by the pack' : '', felt.find(isShort) ?? '', row.staleBecause ?? '', row.isNow ? 'now' : '']
