@@ -196,3 +196,22 @@ test('known causes, in figures: a trial bearing that was eased, and a distance p
   await piece.getByLabel('Length of it').fill('60 mm');
   await expect(piece).toContainText('it is shorter by 0.017 mm, reckoned');
 });
+
+test('a number that answers a question about an entry says nothing of how the build felt', async ({ page, empty }) => {
+  await hub(page, empty.url, '3-5 thou', '20');
+  await read(page, '88>94', 3);
+  await page.getByRole('link', { name: 'Dry builds' }).first().click();
+  const feel = page.getByRole('group', { name: 'How it feels' });
+  await expect(feel).toBeVisible();
+  // 600 divisions are six turns of a dial that read 6 last time: asked
+  await page.locator('#entry').fill('600');
+  await page.locator('#entry').press('Enter');
+  const asked = page.getByRole('alert').filter({ has: page.getByRole('button') });
+  await expect(asked).toBeFocused();
+  await page.keyboard.press('1');
+  await expect(page.locator('#entry')).toHaveValue('');
+  await expect(feel.getByRole('button', { name: 'smooth' })).toHaveAttribute('aria-pressed', 'false');
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press('1');
+  await expect(feel.getByRole('button', { name: 'smooth' })).toHaveAttribute('aria-pressed', 'true');
+});

@@ -20,6 +20,21 @@ export const WIRE = 9;
 export const SHAPES = `${FILE_VERSION}.${WIRE}`;
 export const SHAPES_HEADER = 'x-elder-cog-shapes';
 
+/** Tables of what is observed: put down once, withdrawn, and never changed. */
+export const OBSERVATIONS = [
+  'reading',
+  'build',
+  'withdrawal',
+  'strip',
+  'inspection',
+  'acceptance',
+  'photo',
+  'feel',
+  'temporary',
+  'closing',
+  'removal',
+] as const;
+
 /** The biggest file that is sent away or brought in, with its photos. A backup has no limit. */
 export const FILE_LIMIT_MB = 256;
 

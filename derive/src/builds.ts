@@ -94,6 +94,10 @@ const saidByReadings = remembered(
   },
 );
 
+/** "lapped 3 thou"; "lapped" alone where nobody measured how much. */
+export const takenWords = ({ process, amount, written }: Pick<Removal, 'process' | 'amount' | 'written'>): string =>
+  amount === null ? process : `${process} ${written}`;
+
 /** What was taken off sizes of parts, by the build that was made with them as they are since. */
 const lappedWith = remembered(
   (facts) => [facts.removals, facts.stations, facts.withdrawals],
@@ -103,8 +107,7 @@ const lappedWith = remembered(
     for (const { id, stationId, amount, process, written, buildId } of facts.removals) {
       const featureId = featureAt(facts.stations, stationId);
       if (buildId === null || featureId === null || gone.has(id)) continue;
-      const words = amount === null ? process : `${process} ${written}`;
-      by.set(buildId, [...(by.get(buildId) ?? []), { featureId, amount, words }]);
+      by.set(buildId, [...(by.get(buildId) ?? []), { featureId, amount, words: takenWords({ process, amount, written }) }]);
     }
     return by;
   },
@@ -382,20 +385,14 @@ function jointChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | 
   if (slot.kind === 'lapped') return lappedChange(slot, before, after);
   const isFurther = before.state === after.state && tightness(before.tightened) !== tightness(after.tightened);
   if (isFurther) return { slot, thicker: null, words: stateWords(slot, stateNow(after)) };
-  const isAnother = before.another !== after.another && before.state === after.state;
-  if (isAnother) return { slot, thicker: sameAgain(before, after), words: `another ${slot.name.toLowerCase()}` };
   const isOther = before.state !== after.state;
   const film = (after.film ?? 0) - (before.film ?? 0);
-  const isGasket = before.crushed !== after.crushed;
+  const isGasket = before.crushed !== after.crushed || before.another !== after.another;
   if (!isOther && !isGasket) return film === 0 ? null : { slot, thicker: nanometres(film), words: 'sealant in the joint' };
   const isKnown = typeof before.crushed === 'number' && typeof after.crushed === 'number';
   const thicker = isKnown ? nanometres((after.crushed ?? 0) - (before.crushed ?? 0) + film) : null;
   return { slot, thicker, words: isOther ? stateWords(slot, stateNow(after)) : 'another gasket' };
 }
-
-/** Another of the same: as much thicker as it was measured to be, where both were. */
-const sameAgain = ({ crushed: then }: Fitting, { crushed: now }: Fitting): Length | null =>
-  typeof then === 'number' && typeof now === 'number' ? nanometres(now - then) : null;
 
 /** What was taken off a size from one build to another, or put back as it were, where the later is compared with the earlier. */
 function lappedChange(slot: Slot, { lapped: then = [] }: Fitting, { lapped: now = [] }: Fitting): SlotChange | null {

@@ -43,7 +43,7 @@ function felt({ places, contacts, features }: JobFacts, shaft: Shaft, { graph, d
     if (kind === 'bearing') return mine.filter((c) => c.standId !== null).map((c) => c.id);
     return kind === 'gasket' || kind === 'part' ? sizes(places.find((place) => place.id === id)) : [];
   };
-  const asked = slots.map((slot) => ({ id: slot.id, lengths: lengthsOf(slot) })).filter(({ lengths }) => lengths.length > 0);
+  const asked = slots.map((slot) => ({ id: slot.id, kind: slot.kind, lengths: lengthsOf(slot) })).filter(({ lengths }) => lengths.length > 0);
   if (asked.length === 0) return new Map();
   // what holds two faces together stands between them, as thick as nothing
   const drawn = graph();
@@ -53,12 +53,11 @@ function felt({ places, contacts, features }: JobFacts, shaft: Shaft, { graph, d
   };
   const each = [...new Set(asked.flatMap(({ lengths }) => lengths))].map((id) => ({ id, length: id }));
   const model = shaftModel(held, each, { depths });
-  const sizesOff = new Set(slots.flatMap(({ id, kind }) => (kind === 'lapped' ? [id] : [])));
   const marks = (coefficients: Readonly<Record<string, number>>): Readonly<Record<string, number>> =>
     Object.fromEntries(
-      asked.map(({ id, lengths }) => {
+      asked.map(({ id, kind, lengths }) => {
         // of a size it is known how it counts, and so what taking something off it does
-        if (sizesOff.has(id)) return [id, lengths.map((length) => coefficients[length] ?? 0).find((each) => each !== 0) ?? 0];
+        if (kind === 'lapped') return [id, lengths.map((length) => coefficients[length] ?? 0).find((each) => each !== 0) ?? 0];
         return [id, lengths.some((length) => (coefficients[length] ?? 1) !== 0) ? 1 : 0];
       }),
     );

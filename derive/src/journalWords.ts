@@ -1,6 +1,6 @@
 import type { Fit, JobFacts, Removal, RowEffect, Station } from '@elder-cog/contract';
 import { describeLength, nanometres, ZERO } from '@elder-cog/core';
-import { packWords, stateWords } from './builds.ts';
+import { packWords, stateWords, takenWords } from './builds.ts';
 import { slotsOf } from './slots.ts';
 
 export type JournalEffect = RowEffect;
@@ -186,7 +186,7 @@ export const tightenedWords = ({ tightened = [] }: Pick<Fit, 'tightened'>): stri
 
 /** "lapped 3 thou", "reamed, nobody measured how much". */
 export const removedWords = ({ process = 'lapped', amount = null, written = '' }: Partial<Removal>): string =>
-  amount === null ? `${process}, nobody measured how much` : `${process} ${written}`;
+  `${takenWords({ process, amount, written })}${amount === null ? ', nobody measured how much' : ''}`;
 
 /** "0.300 mm bolted up", "0.030 mm of sealant"; null where nothing of the kind was said. */
 function jointWords({ crushed, film }: Pick<Fit, 'crushed' | 'film'>): string | null {

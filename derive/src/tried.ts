@@ -2,7 +2,7 @@ import type { Build, FitLeaf, JobFacts } from '@elder-cog/contract';
 import type { MarkKind } from '@elder-cog/core';
 import { withdrawnIds } from './builds.ts';
 import { shaftState } from './derive.ts';
-import type { ShaftState } from './jobState.ts';
+import { judgedOf, type ShaftState } from './jobState.ts';
 import { placeOf, type GapState } from './gap/index.ts';
 import { readable } from './readable.ts';
 
@@ -18,7 +18,8 @@ const TRIED = '00000000-0000-4000-8000-000000000000';
  * A shaft as it would be with other packs in: every gap that shares them, and the drawing. Nothing is kept. The same reckoning as that of a
  * build that is fitted, so that what was tried is what comes of it.
  */
-export function triedShaft(stored: JobFacts, { shaft, assembly, current, gaps, depths = [] }: ShaftState, tried: readonly Tried[]): ShaftState {
+export function triedShaft(stored: JobFacts, as: ShaftState, tried: readonly Tried[]): ShaftState {
+  const { shaft, assembly, current } = as;
   const { facts } = readable(stored);
   const build: Build = {
     id: TRIED,
@@ -33,7 +34,7 @@ export function triedShaft(stored: JobFacts, { shaft, assembly, current, gaps, d
     note: '',
     fits: tried.map(({ slotId, leaves }, i) => ({ id: `${TRIED} ${i}`, placeId: slotId, leaves: [...leaves], state: null })),
   };
-  const borrowed = new Map([...gaps, ...depths].map((gap) => [gap.station.role, gap.borrowed ?? []]));
+  const borrowed = new Map(judgedOf(as).map((gap) => [gap.station.role, gap.borrowed ?? []]));
   return shaftState({ ...facts, builds: [...facts.builds, build] }, shaft, assembly, withdrawnIds(facts), borrowed);
 }
 

@@ -1,9 +1,8 @@
 import type { Assembly, JobFacts, Removal, Station } from '@elder-cog/contract';
 import { meanLength, type Length } from '@elder-cog/core';
-import type { KnownStep } from './gap/index.ts';
-import { stepsOf } from './gap/index.ts';
+import { stepsOf, type GapState, type KnownStep } from './gap/index.ts';
 import { formAt, formsOf } from './graph.ts';
-import type { ShaftState } from './jobState.ts';
+import { judgedOf, type ShaftState } from './jobState.ts';
 import { plainName } from './plainName.ts';
 import { workedOn } from './removals.ts';
 
@@ -32,15 +31,17 @@ export function twinOf(facts: JobFacts, shaft: ShaftState, shafts: readonly Shaf
   return named ?? (like.length === 1 ? (like[0] ?? null) : null);
 }
 
+/** The gap or depth of a twin that answers to this one. */
+export const twinGapOf = (twin: ShaftState, { station }: Pick<GapState, 'station'>): GapState | undefined =>
+  judgedOf(twin).find((each) => each.station.role === station.role);
+
 /** What a shaft's builds taught, to be lent to the other side: its doubt doubled, for it is another part and another gasket. */
-export function lentBy(
-  facts: JobFacts,
-  { shaft, current, gaps, depths = [], slots, assembly }: ShaftState,
-): ReadonlyMap<string, readonly KnownStep[]> {
+export function lentBy(facts: JobFacts, lender: ShaftState): ReadonlyMap<string, readonly KnownStep[]> {
+  const { shaft, current, slots, assembly } = lender;
   const forms = formsOf(facts, shaft, current);
   const of = slots.map(({ slot }) => slot);
   return new Map(
-    [...gaps, ...depths].flatMap(({ station, ladder }) => {
+    judgedOf(lender).flatMap(({ station, ladder }) => {
       const steps = stepsOf(ladder, { slots: of, coefficients: formAt(forms, station)?.coefficients ?? {} });
       return steps.length === 0 ? [] : [[station.role, steps.map((step) => ({ ...step, u: 2 * step.u, borrowed: assembly.name }))] as const];
     }),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { OBSERVATIONS } from '../constants.ts';
 import { id, time, lengthNm, lengthUnit, who } from './basics.ts';
 import { instrument, method } from './station.ts';
 
@@ -57,7 +58,7 @@ export const reading = z.object({
 });
 export const withdrawal = z.object({
   id,
-  ofKind: z.enum(['reading', 'build', 'withdrawal', 'strip', 'inspection', 'acceptance', 'photo', 'feel', 'temporary', 'closing', 'removal']),
+  ofKind: z.enum(OBSERVATIONS),
   ofId: id,
   who,
   at: time,

@@ -24,8 +24,6 @@ export interface GapNow {
   readonly values: readonly Length[];
   readonly range: Length | null;
   readonly because: string | null;
-  /** of a forecast over torque, a gasket or a bearing: how far that was reckoned to move it. Left out where it rests on none */
-  readonly step?: KnownStep;
   readonly byPack: boolean;
   readonly kept: readonly KeptReading[];
   /** what was read on this build and taken back since, with why */
@@ -80,7 +78,6 @@ export function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], { coef
     reading,
     U: step ? expandedU(reading) : before.U,
     because: `reckoned from ${about}${step ? `, and ${stepWords(step, spoiling, unit)}` : ''}`,
-    ...(step ? { step } : {}),
     kept,
   };
 }

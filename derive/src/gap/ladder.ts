@@ -41,8 +41,6 @@ export interface LadderRow {
   readonly U: number | null;
   readonly mark: MarkKind;
   readonly said: Length | null;
-  /** the step it was said with: how far torque, a gasket or a bearing moves it, by what was known then. Left out where there was none */
-  readonly saidWith?: KnownStep;
   /** read less said */
   readonly residual: Length | null;
   readonly staleBecause: string | null;
@@ -154,7 +152,6 @@ export function ladderOf({ builds, slots, adjuster, sense, coefficients, reading
       U: expandedU(reading),
       mark: pooled === null ? 'unmeasured' : stale.length > 0 ? 'stale' : pooled.disagree ? 'cannotTell' : markOf(judged),
       said,
-      ...(step ? { saidWith: step } : {}),
       residual: said !== null && pooled?.reading.kind === 'estimate' ? nanometres(pooled.reading.value - said) : null,
       staleBecause: stale.length > 0 ? stale.map((c) => c.words).join(', ') : null,
       isNow,

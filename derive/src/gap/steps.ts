@@ -141,7 +141,7 @@ function joined(before: KnownStep | null, step: KnownStep): KnownStep {
 const plain = (state: string): string => state.replaceAll(/ to [^|]*/g, '');
 
 /** Steps by states without how far they were torqued, for a side that says less. */
-export const plainSteps = (steps: readonly KnownStep[]): KnownStep[] => {
+const plainSteps = (steps: readonly KnownStep[]): KnownStep[] => {
   const said = steps.map((step) => ({ ...step, from: plain(step.from), to: plain(step.to) })).filter(({ from, to }) => from !== to);
   return said.filter((step, i) => said.findIndex((each) => each.from === step.from && each.to === step.to) === i);
 };

@@ -1,4 +1,4 @@
-import { factsOf, JOB_TABLES, type JobFacts, type JobTable, type RowOf, type TableName } from '@elder-cog/contract';
+import { factsOf, JOB_TABLES, OBSERVATIONS, type JobFacts, type JobTable, type RowOf, type TableName } from '@elder-cog/contract';
 import { acceptances } from './acceptances.ts';
 import { assemblies } from './assemblies.ts';
 import { builds } from './builds.ts';
@@ -50,19 +50,6 @@ interface Registered<T extends TableName> {
   /** which rows of which table name a row of this one */
   readonly namedIn: readonly (readonly [table: TableName, sql: string])[];
 }
-const OBSERVATIONS = [
-  'build',
-  'reading',
-  'withdrawal',
-  'strip',
-  'inspection',
-  'acceptance',
-  'photo',
-  'feel',
-  'temporary',
-  'removal',
-  'closing',
-] as const satisfies readonly TableName[];
 export type ObservationTable = (typeof OBSERVATIONS)[number];
 export type DescriptionTable = Exclude<TableName, ObservationTable>;
 

@@ -1,3 +1,4 @@
+import { OBSERVATIONS } from '@elder-cog/contract';
 import { counted } from '@elder-cog/core';
 import { lazy, Suspense, useEffect, useState, type JSX } from 'react';
 import { Quiet, Secondary } from '../kit/controls.tsx';
@@ -67,20 +68,9 @@ export function Notices({ job }: { job: OpenJob | null }): JSX.Element {
   );
 }
 
-const WITHDRAWN_BY_HAND = new Set([
-  'reading',
-  'build',
-  'strip',
-  'inspection',
-  'acceptance',
-  'photo',
-  'feel',
-  'temporary',
-  'removal',
-  'closing',
-] as const);
-type Withdrawable = Parameters<typeof withdraw>[0];
-const canWithdraw = (table: string): table is Withdrawable => (WITHDRAWN_BY_HAND as ReadonlySet<string>).has(table);
+/** Anything observed, but for a taking back. */
+type Withdrawable = Exclude<Parameters<typeof withdraw>[0], 'withdrawal'>;
+const canWithdraw = (table: string): table is Withdrawable => table !== 'withdrawal' && (OBSERVATIONS as readonly string[]).includes(table);
 
 /** Rows that cannot be reckoned with, each with what is wrong with it; they are left out of every answer, and kept. */
 function Damaged({ job: { state, stored } }: { job: OpenJob }): JSX.Element | null {

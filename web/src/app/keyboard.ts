@@ -20,6 +20,8 @@ export function useKeys(keys: Keys): void {
   useEffect(() => {
     let waiting = '';
     const down = (event: KeyboardEvent): void => {
+      // what has the focus took it: a number that answers a question is no feel
+      if (event.defaultPrevented) return;
       const name = event.ctrlKey || event.metaKey ? `Ctrl+${event.key.toLowerCase()}` : event.key;
       if (typing(event.target) && !passes(name, event.target)) return;
       if (event.altKey) return;

@@ -103,8 +103,7 @@ function Check({ own, onDone }: { own: OwnInstrument; onDone: () => void }): JSX
   const { send, sending } = useCommand();
   const [against, setAgainst] = useState(own.checks.at(-1)?.against ?? '');
   const [tried, setTried] = useState(false);
-  const small = smallUnit(own.instrument.unit);
-  const bare = small === 'mm' ? 'mm' : 'thou';
+  const bare = smallUnit(own.instrument.unit);
   const off = useEntry(
     { field: 'size', bare, quantity: 'fine' },
     {

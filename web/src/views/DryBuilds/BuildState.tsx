@@ -1,5 +1,4 @@
 import type { Tightening } from '@elder-cog/contract';
-import { readTorque } from '@elder-cog/core';
 import { FEELS, feelsByBuild, stillIn, tightenedWords, type BuildNow, type ShaftState, type SlotState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { useKeys } from '../../app/keyboard.ts';
@@ -8,6 +7,7 @@ import { useCommand } from '../../state/api.ts';
 import { countIn, countOut, sayFeel, tighten } from '../../state/buildActions.ts';
 import { withdraw } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
+import { torqueIn } from './torqueIn.ts';
 
 /** Of the build that stands: how it feels, what was tightened and how far, and what is in it for the time being. */
 export function BuildState({ shaft, build }: { shaft: ShaftState; build: BuildNow }): JSX.Element {
@@ -103,15 +103,6 @@ function Tightened({ shaft, fastening }: { shaft: ShaftState; fastening: SlotSta
       {open && <TightenForm shaft={shaft} fastening={fastening} onDone={() => setOpen(false)} />}
     </div>
   );
-}
-
-function torqueIn(text: string): number | null | string {
-  if (text.trim() === '') return null;
-  try {
-    return readTorque(text);
-  } catch (error) {
-    return (error as Error).message;
-  }
 }
 
 function degreesIn(text: string): number | null | string {

@@ -1,10 +1,11 @@
-import { easedCone, formatLength, nanometres, readTorque, shortenedSpacer, unitWord, type Length } from '@elder-cog/core';
+import { easedCone, formatLength, nanometres, shortenedSpacer, unitWord, type Length } from '@elder-cog/core';
 import type { GapState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Field, Heading, Quiet } from '../../kit/controls.tsx';
 import { EntryField, useEntry, type Entry } from '../../kit/EntryField.tsx';
 import { useSettings } from '../../state/settings.ts';
-import { bareUnit } from '../../state/understood.ts';
+import { bareUnit, understood } from '../../state/understood.ts';
+import { torqueIn } from './torqueIn.ts';
 
 /** Why a build may differ from what the parts said, each with its figure where it can be worked out. */
 export function Causes({ gap }: { gap: GapState }): JSX.Element {
@@ -48,14 +49,6 @@ function Answer({ closes, of }: { closes: Length | string | null; of: string }):
   );
 }
 
-const orWhy = (run: () => Length): Length | string => {
-  try {
-    return run();
-  } catch (error) {
-    return (error as Error).message;
-  }
-};
-
 const numberIn = (text: string): number | null => {
   const value = Number(text.replace(',', '.'));
   return text.trim() !== '' && Number.isFinite(value) && value > 0 ? value : null;
@@ -71,7 +64,7 @@ function Eased({ gap }: { gap: GapState }): JSX.Element {
   const factor = numberIn(e);
   const closes =
     delta !== null && d !== null && d0 !== null && factor !== null
-      ? orWhy(() => easedCone({ interference: delta, bore: d, meanOutside: d0, e: factor }))
+      ? understood(() => easedCone({ interference: delta, bore: d, meanOutside: d0, e: factor }))
       : null;
   return (
     <div role="group" aria-label="Trial bearings that were eased" className="border-t border-rule pt-2">
@@ -94,17 +87,11 @@ function Spacer({ gap }: { gap: GapState }): JSX.Element {
   const inside = useEntry({ field: 'size', bare: 'mm', quantity: 'diameter' });
   const length = useEntry(across);
   const [far, setFar] = useState('');
-  const torque = ((): number | string | null => {
-    try {
-      return far.trim() === '' ? null : readTorque(far);
-    } catch (error) {
-      return (error as Error).message;
-    }
-  })();
+  const torque = torqueIn(far);
   const [t, o, i, l] = [valueOf(thread), valueOf(outside), valueOf(inside), valueOf(length)];
   const closes =
     typeof torque === 'number' && t !== null && o !== null && i !== null && l !== null
-      ? orWhy(() => shortenedSpacer({ torque, thread: t, outside: o, inside: i, length: l }))
+      ? understood(() => shortenedSpacer({ torque, thread: t, outside: o, inside: i, length: l }))
       : null;
   return (
     <div role="group" aria-label="A distance piece under its nut" className="mt-2 border-t border-rule pt-2">

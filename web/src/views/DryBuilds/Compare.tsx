@@ -4,6 +4,7 @@ import {
   feelsByBuild,
   packWords,
   stateNow,
+  twinGapOf,
   twinOf,
   type BuildNow,
   type GapState,
@@ -24,7 +25,7 @@ export function Compare({ shaft, gap }: { shaft: ShaftState; gap: GapState }): J
   const { facts, state } = useJob();
   const [chosen, setChosen] = useState<string | null>(null);
   const twin = useMemo(() => twinOf(facts, shaft, state.shafts), [facts, shaft, state.shafts]);
-  const twinGap = twin ? [...twin.gaps, ...(twin.depths ?? [])].find(({ station }) => station.role === gap.station.role) : undefined;
+  const twinGap = twin ? twinGapOf(twin, gap) : undefined;
   const earlier = gap.ladder.filter((row) => !row.isNow);
   if (gap.ladder.length === 0) return null;
   const row = gap.ladder.find(({ build }) => build.build.id === chosen);

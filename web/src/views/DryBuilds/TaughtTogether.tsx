@@ -1,5 +1,5 @@
 import { formatLength, nanometres, unitWord } from '@elder-cog/core';
-import { taughtOf, twinOf, type GapState, type ShaftState } from '@elder-cog/derive';
+import { taughtOf, twinGapOf, twinOf, type GapState, type ShaftState } from '@elder-cog/derive';
 import { useMemo, type JSX } from 'react';
 import { Refusal } from '../../kit/controls.tsx';
 import { useJob } from '../../state/job.ts';
@@ -9,7 +9,7 @@ import { useSettings } from '../../state/settings.ts';
 export function Lent({ shaft, gap }: { shaft: ShaftState; gap: GapState }): JSX.Element | null {
   const { facts, state } = useJob();
   const twin = useMemo(() => twinOf(facts, shaft, state.shafts), [facts, shaft, state.shafts]);
-  const proved = twin?.gaps.find(({ station }) => station.role === gap.station.role)?.pack?.proved;
+  const proved = twin && twinGapOf(twin, gap)?.pack?.proved;
   if (!twin || !proved || proved.contradiction !== null || gap.pack?.proved) return null;
   return (
     <p className="m-0 my-2">

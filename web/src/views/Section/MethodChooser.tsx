@@ -1,10 +1,10 @@
 import { INSTRUMENTS, isMetric, type Instrument } from '@elder-cog/core';
-import { asInstrument, type GapState } from '@elder-cog/derive';
+import type { GapState } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX } from 'react';
 import { Chip } from '../../kit/controls.tsx';
 import { MethodDrawing, WAYS } from '../../kit/methodDrawings.tsx';
-import { useDrawer } from '../../state/api.ts';
 import { setMethod } from '../../state/gapActions.ts';
+import { useOwnInstruments } from '../../state/instruments.ts';
 import { bareUnit } from '../../state/understood.ts';
 
 const SET: Readonly<Record<string, { thou: Instrument; mm: Instrument }>> = {
@@ -26,9 +26,7 @@ export function MethodChooser({
   large?: boolean;
 }): JSX.Element {
   const [unit, setUnit] = useState<'thou' | 'mm'>(() => bareUnit(gap));
-  const own = (useDrawer().data?.instruments ?? [])
-    .map((each) => asInstrument(each.instrument))
-    .filter((each) => isMetric(each.unit) === (unit === 'mm'));
+  const own = useOwnInstruments().filter((each) => isMetric(each.unit) === (unit === 'mm'));
   const [mine, setMine] = useState<string | null>(() => own.find(({ name }) => name === gap.station.instrument?.name)?.name ?? null);
   const readWith = (way: string): Instrument => {
     const typical = (SET[way] ?? SET.dial)?.[unit] ?? INSTRUMENTS.dialThou;

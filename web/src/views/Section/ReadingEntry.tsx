@@ -1,8 +1,6 @@
-import type { RawReading, Repeatability } from '@elder-cog/contract';
+import type { RawReading } from '@elder-cog/contract';
 import { BOUND, describeLength, type Instrument, smallUnit, ZERO } from '@elder-cog/core';
 import {
-  asInstrument,
-  asLearned,
   closingOf,
   expectedOfGap,
   gapQuantity,
@@ -23,8 +21,9 @@ import { Dial } from '../../kit/Dial.tsx';
 import { EntryStrip, type EntryStripProps, type ReadingMeaning } from '../../kit/EntryStrip.tsx';
 import { tick } from '../../kit/tick.ts';
 import { wayOf } from '../../kit/methodDrawings.tsx';
-import { useCommand, useDrawer } from '../../state/api.ts';
+import { useCommand } from '../../state/api.ts';
 import { clearDraft, useDraft } from '../../state/drafts.ts';
+import { useInstrument } from '../../state/instruments.ts';
 import { useJob } from '../../state/job.ts';
 import { useOutbox } from '../../state/outbox.ts';
 import { useSettings } from '../../state/settings.ts';
@@ -35,8 +34,6 @@ import { MethodChooser } from './MethodChooser.tsx';
 import { useBesides } from './MethodFields.tsx';
 import { RestsOn } from './RestsOn.tsx';
 import { Seen } from './Seen.tsx';
-
-const NONE_LEARNED: readonly Repeatability[] = [];
 
 interface ReadingEntryProps {
   readonly shaft: ShaftState;
@@ -76,8 +73,7 @@ function OpenEntry({ shaft, gap, onKept, entryRef, keypad = false }: ReadingEntr
   const { station } = gap;
   const method = station.method ?? 'dial';
   const way = wayOf(method);
-  const repeatability = useDrawer().data?.repeatability;
-  const instrument = asLearned(asInstrument(station.instrument), method, repeatability ?? NONE_LEARNED);
+  const instrument = useInstrument(station, method);
   const isBackwards = instrument.kind === 'dial' ? instrument.direction === 'anticlockwise' : null;
   const items = useMemo(() => restItems(facts, shaft, station.id, method), [facts, shaft, station.id, method]);
   const said = (item: RestItem): string | null => answers[item.item] ?? item.known;

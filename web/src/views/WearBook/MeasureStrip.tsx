@@ -1,12 +1,13 @@
 import { type EntryQuestion, FEATURES, type Length, smallUnit } from '@elder-cog/core';
-import { asInstrument, asLearned, expectedOfFeature, readingComesTo, type FeatureState, type ReadingValue } from '@elder-cog/derive';
-import type { RawReading, Repeatability } from '@elder-cog/contract';
+import { expectedOfFeature, readingComesTo, type FeatureState, type ReadingValue } from '@elder-cog/derive';
+import type { RawReading } from '@elder-cog/contract';
 import { useRef, useState, type JSX } from 'react';
 import { Chip, Heading, Quiet } from '../../kit/controls.tsx';
 import { EntryStrip, type ReadingMeaning } from '../../kit/EntryStrip.tsx';
-import { useCommand, useDrawer } from '../../state/api.ts';
+import { useCommand } from '../../state/api.ts';
 import { clearDraft, useDraft } from '../../state/drafts.ts';
 import { keepReading, sizeRead } from '../../state/gapActions.ts';
+import { useInstrument } from '../../state/instruments.ts';
 import { useJob } from '../../state/job.ts';
 import { InstrumentSetUp } from '../Section/InstrumentSetUp.tsx';
 import { InstrumentChoice } from './InstrumentChoice.tsx';
@@ -20,7 +21,6 @@ interface MeasureStripProps {
   readonly onMove: (by: 1 | -1) => void;
 }
 
-const NONE_LEARNED: readonly Repeatability[] = [];
 const AFTER_REPAIR = 'after a repair';
 
 /** The strip for one row: where on it, then the readings of that place. After its last place, the next row. */
@@ -36,8 +36,7 @@ export function MeasureStrip({ feature, mate, onNext, onMove }: MeasureStripProp
   const [place, setPlace] = useState<string>(places.find((p) => !read.includes(p)) ?? places[0] ?? '');
   const [open, setOpen] = useState<'size' | 'instrument' | null>(null);
   const strip = useRef<HTMLInputElement>(null);
-  const repeatability = useDrawer().data?.repeatability;
-  const instrument = asLearned(asInstrument(station.instrument), 'size', repeatability ?? NONE_LEARNED);
+  const instrument = useInstrument(station, 'size');
   const bare = smallUnit(instrument.unit);
   const expected = afresh || FEATURES[kind].mayBeNothing ? null : expectedOfFeature(feature, mate);
   const question: Omit<EntryQuestion<'reading'>, 'field'> & { instrument: typeof instrument } = {
