@@ -22,7 +22,7 @@ import {
   type GapState,
   type ShaftState,
 } from '@elder-cog/derive';
-import { useMemo, useState, type JSX } from 'react';
+import { useMemo, useRef, useState, type JSX } from 'react';
 import { Quiet, Refusal } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
@@ -172,11 +172,13 @@ function SizeField({ shaftId, feature, size, bare, how }: SizeFieldProps): JSX.E
   const clear = (): void => {
     for (const { id } of size.readings) void send(withdraw('reading', id, 'no size')).catch(() => undefined);
   };
+  const initial = asTyped(size.value, bare);
+  const kept = useRef(initial);
   const set = (text: string, meaning: Meaning<Length>): void => {
+    kept.current = text;
     if (meaning.value === size.value && !how.isMore) return;
     void send(keepSize(shaftId, feature, size, { text, meaning, ...how })).catch(() => undefined);
   };
-  const initial = asTyped(size.value, bare);
   const entry = useEntry(
     {
       field: 'size',
@@ -199,8 +201,8 @@ function SizeField({ shaftId, feature, size, bare, how }: SizeFieldProps): JSX.E
         keep();
       }}
       onBlur={(event) => {
-        // left by itself, it is kept; what is asked about has the focus then, and what nobody touched is no other reading
-        if (entry.text !== initial && event.target instanceof HTMLInputElement && !event.currentTarget.contains(event.relatedTarget)) keep();
+        // left by itself, it is kept; what is asked about has the focus then, and what nobody touched, or what is on its way to be kept, is no other reading
+        if (entry.text !== kept.current && event.target instanceof HTMLInputElement && !event.currentTarget.contains(event.relatedTarget)) keep();
       }}
     >
       <EntryField
