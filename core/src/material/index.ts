@@ -1,2 +1,3 @@
 export * from './grownBy.ts';
 export * from './materials.ts';
+export * from './meanExpansion.ts';
