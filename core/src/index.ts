@@ -3,6 +3,7 @@ export * from './drawing/index.ts';
 export * from './entry/index.ts';
 export * from './errors.ts';
 export * from './fit/index.ts';
+export * from './made/index.ts';
 export * from './material/index.ts';
 export * from './quantity/index.ts';
 export * from './reading/index.ts';

@@ -1,0 +1,3 @@
+export * from './curves.ts';
+export * from './madeKinds.ts';
+export * from './madeOutline.ts';
