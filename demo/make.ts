@@ -112,7 +112,16 @@ const photos = [
   await picture('rearWasher', 'station', washerRear.id, at(8, '20:06')),
 ];
 
-const file = workshopFile.parse({ format: 'elder-cog/workshop', version: FILE_VERSION, madeAt: at(14, '08:00'), jobs: [facts], lots, instruments: [], journal: [] });
+const file = workshopFile.parse({
+  format: 'elder-cog/workshop',
+  version: FILE_VERSION,
+  madeAt: at(14, '08:00'),
+  jobs: [facts],
+  lots,
+  instruments: [],
+  stock: [],
+  journal: [],
+});
 writeFileSync(join(import.meta.dirname, 'workshop.json'), `${JSON.stringify(file, null, 1)}\n`);
 const [made] = file.jobs;
 if (made) writeFileSync(join(import.meta.dirname, 'golden.json'), `${stateText(derive(made))}\n`);

@@ -124,13 +124,13 @@ describe('the shapes refuse', () => {
     [
       'a file of another format',
       workshopFile,
-      { format: 'other', version: FILE_VERSION, madeAt: '2026-01-01T00:00:00.000Z', jobs: [], lots: [], journal: [], instruments: [] },
+      { format: 'other', version: FILE_VERSION, madeAt: '2026-01-01T00:00:00.000Z', jobs: [], lots: [], journal: [], instruments: [], stock: [] },
       'format',
     ],
     [
       'a file of a version not known',
       workshopFile,
-      { format: 'elder-cog/workshop', version: 99, madeAt: '2026-01-01T00:00:00.000Z', jobs: [], lots: [], journal: [], instruments: [] },
+      { format: 'elder-cog/workshop', version: 99, madeAt: '2026-01-01T00:00:00.000Z', jobs: [], lots: [], journal: [], instruments: [], stock: [] },
       'version',
     ],
   ] as const)('%s', (_, shape, value, path) => expect(issue(shape.safeParse(value))).toBe(path));

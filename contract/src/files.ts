@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { FILE_VERSION } from './constants.ts';
-import { id, lot, ownInstrument, time, who } from './facts/index.ts';
+import { id, lot, ownInstrument, stock, time, who } from './facts/index.ts';
 import { jobFacts, type JobFacts } from './tables.ts';
 import { lastWrittenIn, placedJob, upgradeEntry } from './toPlaces.ts';
 import { understoodIn } from './understoodThen.ts';
@@ -49,7 +49,7 @@ export const jobFile = z.object({
   lots: z.array(lot).max(10_000),
 });
 
-/** A whole workshop in a file: every job, the Drawer with its instruments, and the journal. `workshop.json` in a `.eldercog.zip`, or by itself. */
+/** A whole workshop in a file: every job, the Drawer with its instruments and stock, and the journal. `workshop.json` in a `.eldercog.zip`, or by itself. */
 export const workshopFile = z.object({
   format: z.literal('elder-cog/workshop'),
   version: z.literal(FILE_VERSION),
@@ -57,6 +57,7 @@ export const workshopFile = z.object({
   jobs: z.array(jobFacts).max(10_000),
   lots: z.array(lot).max(10_000),
   instruments: z.array(ownInstrument).max(1000),
+  stock: z.array(stock).max(10_000),
   journal: z.array(journalEntry),
 });
 
@@ -150,6 +151,15 @@ const fromEight = (file: Rows): Rows => ({
   version: 9,
 });
 
+const NOTHING_MADE = { makings: [], passes: [], fittings: [], heatings: [] };
+
+/** From version 9: nothing was made or fitted hot, and there was no stock. */
+const fromNine = (file: Rows): Rows => ({
+  ...upgradeJobs(file, (facts) => ({ ...NOTHING_MADE, ...facts })),
+  ...(Array.isArray(file.jobs) ? { stock: [] } : {}),
+  version: 10,
+});
+
 /**
  * A file of any version this program has ever written, as the newest. What is not such a file comes back as it is, for the schema to
  * say what is wrong with it.
@@ -165,5 +175,6 @@ export function upgradeFile(raw: unknown): unknown {
   const sixth = fifth.version === 5 ? fromFive(fifth) : fifth;
   const seventh = sixth.version === 6 ? fromSix(sixth) : sixth;
   const eighth = seventh.version === 7 ? fromSeven(seventh) : seventh;
-  return eighth.version === 8 ? fromEight(eighth) : eighth;
+  const ninth = eighth.version === 8 ? fromEight(eighth) : eighth;
+  return ninth.version === 9 ? fromNine(ninth) : ninth;
 }

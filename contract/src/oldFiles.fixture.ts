@@ -15,4 +15,6 @@ export const OLD_FILES = [
   'job-v7.json',
   'workshop-v8.json',
   'job-v8.json',
+  'workshop-v9.json',
+  'job-v9.json',
 ] as const;

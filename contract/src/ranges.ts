@@ -70,6 +70,29 @@ const FIGURES: { readonly [T in TableName]?: (row: RowOf[T], subject: string) =>
       ['between', ['fits', i, 'crushed'], fit.crushed],
       ['between', ['fits', i, 'film'], fit.film],
     ]),
+  stock: (r) => [
+    ['size', ['thickness'], r.thickness],
+    ['size', ['width'], r.width],
+    ['size', ['outside'], r.outside],
+    ['size', ['bore'], r.bore],
+    ['size', ['length'], r.length],
+  ],
+  making: (r) => [
+    ...Object.entries(r.form?.sizes ?? {}).map(([name, value]): Figure => ['size', ['form', 'sizes', name], value]),
+    ['size', ['window', 'min'], r.window?.min],
+    ['size', ['window', 'max'], r.window?.max],
+    ['size', ['blank', 'size'], r.blank?.size],
+  ],
+  pass: (r) => r.readings.map((value, i): Figure => ['size', ['readings', i], value]),
+  fitting: (r) => [
+    ...(['outer', 'inner'] as const).flatMap((which): Figure[] =>
+      (['outside', 'bore'] as const).map((name): Figure => ['size', [which, name], r[which][name]]),
+    ),
+    ['size', ['length'], r.length],
+    ['size', ['journal'], r.journal],
+    ['gap', ['clearance', 'max'], r.clearance?.max],
+    ['gap', ['ease'], r.ease],
+  ],
   reading: (r, subject) => [
     [figureOf(subject), ['keptAs', 'value'], r.keptAs.value],
     ['between', ['raw', 'spacer'], r.raw.spacer],

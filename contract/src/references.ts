@@ -73,11 +73,12 @@ function knownIn(facts: JobFacts, lots: ReadonlySet<string>): Known {
       if (table === 'job') return id === facts.job.id ? id : null;
       if (table === 'lot') return lots.has(id) ? '' : null;
       // no row of a job names one
-      if (table === 'instrument') return null;
+      if (table === 'instrument' || table === 'stock') return null;
       return ids(table).has(id) ? facts.job.id : null;
     },
     face: (id) => faces('faces').get(id) ?? null,
-    before: (table, id) => (table === 'job' || table === 'lot' || table === 'instrument' ? null : (before(table).get(id) ?? null)),
+    before: (table, id) =>
+      table === 'job' || table === 'lot' || table === 'instrument' || table === 'stock' ? null : (before(table).get(id) ?? null),
   };
 }
 
@@ -136,7 +137,10 @@ export function fileProblems(file: AnyFile): FileProblem[] {
   };
   const lots = new Set(file.lots.map((lot) => lot.id));
   file.lots.forEach((lot, i) => once(lot.id, ['lots', i]));
-  if (file.format === 'elder-cog/workshop') file.instruments.forEach((tool, i) => once(tool.id, ['instruments', i]));
+  if (file.format === 'elder-cog/workshop') {
+    file.instruments.forEach((tool, i) => once(tool.id, ['instruments', i]));
+    file.stock.forEach((each, i) => once(each.id, ['stock', i]));
+  }
   jobsIn(file).forEach((facts, n) => {
     const at: Path = file.format === 'elder-cog/job' ? ['job'] : ['jobs', n];
     once(facts.job.id, [...at, 'job']);

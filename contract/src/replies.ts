@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fitted, id, job, lengthNm, lot, method, ownInstrument, photo, time } from './facts/index.ts';
+import { fitted, id, job, lengthNm, lot, method, ownInstrument, photo, stock, time } from './facts/index.ts';
 import type { JobFacts } from './tables.ts';
 import { commandReply, errorReply, rowEffect } from './commands.ts';
 import { FILE_VERSION } from './constants.ts';
@@ -96,6 +96,7 @@ export const drawerReply = z.object({
   lots: z.array(lot),
   fitted: z.array(fitted),
   instruments: z.array(ownInstrument),
+  stock: z.array(stock),
   repeatability: z.array(repeatability),
 });
 /** The journal of one job, newest first, without the rows themselves. */

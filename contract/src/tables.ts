@@ -7,15 +7,19 @@ import {
   contact,
   feature,
   feel,
+  fitting,
+  heating,
   inspection,
   job,
   limit,
   lookAlike,
   lot,
+  making,
   matchedSet,
   openItem,
   ownInstrument,
   part,
+  pass,
   photo,
   place,
   reading,
@@ -24,6 +28,7 @@ import {
   shaft,
   spec,
   station,
+  stock,
   stripEntry,
   temporary,
   withdrawal,
@@ -34,7 +39,7 @@ import { to, type Checking, type Named } from './rowRules.ts';
 /** One table: its rows, what they are called, and what holds of them. */
 interface Table<Schema extends z.ZodType, Facts extends string | null> {
   readonly row: Schema;
-  /** under what name its rows stand among a job's facts; null for the job itself, and for leaves and instruments, which are the Drawer's */
+  /** under what name its rows stand among a job's facts; null for the job itself, and for leaves, stock and instruments, which are the Drawer's */
   readonly facts: Facts;
   /** what a person calls a row of it */
   readonly called: string;
@@ -60,6 +65,7 @@ export const TABLES = {
   job: table({ row: job, facts: null, called: 'a machine' }),
   lot: table({ row: lot, facts: null, called: 'leaves' }),
   instrument: table({ row: ownInstrument, facts: null, called: 'an instrument' }),
+  stock: table({ row: stock, facts: null, called: 'stock' }),
   assembly: table({
     row: assembly,
     facts: 'assemblies',
@@ -181,6 +187,22 @@ export const TABLES = {
     called: 'what was taken off a part',
     names: (r) => [...to('station', 'stationId', r.stationId), ...to('reading', 'after', r.after), ...to('build', 'buildId', r.buildId)],
   }),
+  making: table({
+    row: making,
+    facts: 'makings',
+    called: 'something that is made',
+    names: (r) => [
+      ...to('job', 'jobId', r.jobId),
+      ...to('place', 'placeId', r.placeId),
+      ...to('station', 'gapId', r.gapId),
+      ...to('station', 'sizeId', r.sizeId),
+      ...to('reading', ['window', 'from'], r.window?.from),
+      ...to('lot', 'lotId', r.lotId),
+    ],
+  }),
+  pass: table({ row: pass, facts: 'passes', called: 'a pass', names: (r) => to('making', 'makingId', r.makingId) }),
+  fitting: table({ row: fitting, facts: 'fittings', called: 'a fit', names: (r) => to('job', 'jobId', r.jobId) }),
+  heating: table({ row: heating, facts: 'heatings', called: 'a go at a fit', names: (r) => to('fitting', 'fittingId', r.fittingId) }),
   closing: table({
     row: closing,
     facts: 'closings',

@@ -1,4 +1,4 @@
-import type { Fit, JobFacts, Removal, RowEffect, Station } from '@elder-cog/contract';
+import type { Fit, HeatingGo, JobFacts, Pass, Removal, RowEffect, Station } from '@elder-cog/contract';
 import { describeLength, nanometres, ZERO } from '@elder-cog/core';
 import { packWords, stateWords, takenWords } from './builds.ts';
 import { slotsOf } from './slots.ts';
@@ -75,6 +75,23 @@ export function journalWords(kind: string, effects: readonly JournalEffect[], fa
       const removal = (effects.find((e) => e.table === 'removal')?.after ?? {}) as Partial<Removal>;
       return plain(`${stationName(removal.stationId)}: ${removedWords(removal)}`);
     }
+    case 'stock.add':
+    case 'stock.change':
+      return { words: `Stock: ${text(row.material)} ${text(row.written)}`, ...difference(first) };
+    case 'making.add':
+      return plain(`To be made: ${text(row.name)}`);
+    case 'making.change':
+      return { words: row.gone === true ? `Taken away: ${text(row.name)}` : `To be made: ${text(row.name)}`, ...difference(first) };
+    case 'making.finish':
+      return plain(`Made: ${finishedWords(effects)}`);
+    case 'pass.add':
+      return plain(`${madeName(facts, row.makingId)}: ${passWords(row as Partial<Pass>)}`);
+    case 'fitting.add':
+      return plain(`To be fitted: ${text(row.name)}`);
+    case 'fitting.change':
+      return { words: row.gone === true ? `Taken away: ${text(row.name)}` : `To be fitted: ${text(row.name)}`, ...difference(first) };
+    case 'heating.add':
+      return plain(`${facts.fittings.find((f) => f.id === row.fittingId)?.name ?? 'a fit that is gone'}: ${heatingWords(row as Partial<HeatingGo>)}`);
     case 'station.close':
       return plain(`Done: ${stationName(row.stationId)}`);
     case 'shaft.change':
@@ -188,6 +205,28 @@ export const tightenedWords = ({ tightened = [] }: Pick<Fit, 'tightened'>): stri
 export const removedWords = ({ process = 'lapped', amount = null, written = '' }: Partial<Removal>): string =>
   `${takenWords({ process, amount, written })}${amount === null ? ', nobody measured how much' : ''}`;
 
+const madeName = (facts: JobFacts, id: unknown): string => facts.makings.find((m) => m.id === id)?.name ?? 'something that is gone';
+
+/** "as cut 12.0 12.0", "40 strokes, then 11.5 11.4", "40 strokes, not read yet". */
+export function passWords({ effort = 0, written = '', readings = [] }: Partial<Pass>): string {
+  if (effort === 0) return `as cut ${written}`;
+  return `a pass of ${effort}, ${readings.length === 0 ? 'not read yet' : `then ${written}`}`;
+}
+
+const WENT = { droppedIn: 'dropped in', pressed: 'was pressed in', stuck: 'stuck part-way' } as const;
+/** "dropped in at 72 °C, home", "stuck part-way at 60 °C". */
+export function heatingWords({ outer = null, inner = null, went = 'droppedIn', isHome = null }: Partial<HeatingGo>): string {
+  const warm = [...(outer === null ? [] : [`at ${outer} °C`]), ...(inner === null ? [] : [`the inner at ${inner} °C`])].join(', ');
+  return `${WENT[went]}${warm === '' ? '' : ` ${warm}`}${isHome === null ? '' : isHome ? ', home' : ', not home'}`;
+}
+
+/** What was made, and how big it came out. */
+function finishedWords(effects: readonly JournalEffect[]): string {
+  const made = effects.find((e) => e.table === 'making')?.after ?? {};
+  const lot = effects.find((e) => e.table === 'lot')?.after;
+  return lot ? `${text(made.name)}, ${text(lot.written)}` : text(made.name);
+}
+
 /** "0.300 mm bolted up", "0.030 mm of sealant"; null where nothing of the kind was said. */
 function jointWords({ crushed, film }: Pick<Fit, 'crushed' | 'film'>): string | null {
   if (film !== undefined) return film === null ? 'no sealant' : `${describeLength(film, 'mm')} of sealant`;
@@ -212,6 +251,8 @@ function withdrawnWords(row: Readonly<Record<string, unknown>>, facts: JobFacts)
     of(facts.temporaries, (t) => `the count of ${countWords(t.count, t.what)}`) ??
     of(facts.removals, (r) => `what was taken off: ${stationName(r.stationId)}, ${removedWords(r)}`) ??
     of(facts.closings, (c) => `that ${stationName(c.stationId)} is done`) ??
+    of(facts.passes, (p) => `a pass of ${madeName(facts, p.makingId)}: ${passWords(p)}`) ??
+    of(facts.heatings, (h) => `that it ${heatingWords(h)}`) ??
     of(facts.photos, (p) => `a photo${p.caption === '' ? '' : ` of ${p.caption}`}`) ??
     'a withdrawal';
   return `${what}${why}`;

@@ -17,6 +17,8 @@ const OBSERVED: ReadonlySet<string> = new Set([
   'temporary.count',
   'station.close',
   'remove',
+  'pass.add',
+  'heating.add',
 ]);
 
 /**
@@ -45,6 +47,8 @@ export function recordOf(facts: JobFacts, journal: JournalReply['entries']): Rec
     ...facts.feels.map((f) => line('feel', 'feel.add', f, f.at)),
     ...facts.temporaries.map((t) => line('temporary', 'temporary.count', t, t.at)),
     ...facts.removals.map((r) => line('removal', 'remove', r, r.at)),
+    ...facts.passes.map((p) => line('pass', 'pass.add', p, p.at)),
+    ...facts.heatings.map((h) => line('heating', 'heating.add', h, h.at)),
     ...facts.closings.map((c) => line('closing', 'station.close', c, c.at)),
     ...facts.photos.map((p) => line('photo', 'photo.add', p, p.at)),
     ...facts.withdrawals.filter((w) => w.ofKind !== 'withdrawal').map((w) => line('withdrawal', 'withdraw', w, w.at)),

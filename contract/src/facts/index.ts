@@ -63,3 +63,17 @@ export {
 export { lookAlike, matchedSet, type LookAlike, type MatchedSet } from './together.ts';
 export { criterion, setting, type Criterion, type Setting } from './settings.ts';
 export { leafForm, lot, fitted, wants, type LeafForm, type Lot, type Fitted, type Wants } from './drawer.ts';
+export {
+  stock,
+  madeForm,
+  making,
+  pass,
+  fitting,
+  heating,
+  type Stock,
+  type Making,
+  type Pass,
+  type FitPart,
+  type Fitting,
+  type HeatingGo,
+} from './made.ts';

@@ -34,13 +34,14 @@ import { apply, type Db } from '../index.ts';
 import { everyFact } from '../store/facts.ts';
 import { instruments } from '../store/instruments.ts';
 import { lots } from '../store/lots.ts';
+import { stocks } from '../store/stock.ts';
 import { stands } from '../store/tables.ts';
 import { Chance } from './times.ts';
 
 type Kind = Exclude<ChangeKind, 'undo'>;
 export const KINDS = changeSchema.options.map((option) => option.shape.kind.value).filter((kind): kind is Kind => kind !== 'undo');
 
-const OF_NO_JOB = ['job.create', 'job.begin', 'lots.add', 'lot.change', 'instrument.add', 'instrument.change'] as const;
+const OF_NO_JOB = ['job.create', 'job.begin', 'lots.add', 'lot.change', 'instrument.add', 'instrument.change', 'stock.add', 'stock.change'] as const;
 type OfNoJob = (typeof OF_NO_JOB)[number];
 const isOfNoJob = (kind: Kind): kind is OfNoJob => (OF_NO_JOB as readonly string[]).includes(kind);
 
@@ -91,6 +92,15 @@ export class Evening {
       case 'instrument.change': {
         const tool = this.one(instruments.all(this.db).filter((each) => each.gone !== true));
         return tool && { kind, instrument: { ...tool, note: `note ${this.chance.whole(99)}` } };
+      }
+      case 'stock.add': {
+        const size = { thickness: thou(5 + this.chance.whole(30)), width: mm(300), outside: null, bore: null, length: mm(150) };
+        const said = { form: 'shim' as const, material: 'brass', written: '12', unit: 'thou' as const, keptIn: '', note: '' };
+        return { kind, stock: [{ id: newId(), ...size, ...said, owned: 1 + this.chance.whole(3), canBuy: this.chance.next() < 0.5 }] };
+      }
+      case 'stock.change': {
+        const of = this.one(stocks.all(this.db).filter((each) => each.gone !== true));
+        return of && { kind, stock: { ...of, owned: this.chance.whole(9) } };
       }
       case 'lots.add': {
         const lot = { thickness: thou(1 + this.chance.whole(30)), written: '4', unit: 'thou' as const, material: '', keptIn: '', note: '' };
@@ -269,6 +279,34 @@ export class Evening {
         const isDone = facts.closings.some((c) => c.stationId === gap?.id && stands(this.db, 'closing', c.id));
         return gap && !isDone ? { kind, reading: this.reading(gap.id, build?.id ?? null) } : null;
       }
+      case 'making.add': {
+        const place = this.one(live(facts.places).filter((p) => p.takes === 'leaves'));
+        return { kind, making: this.making(job.id, place?.id ?? null, gap?.id ?? null) };
+      }
+      case 'making.change': {
+        const of = this.one(live(facts.makings));
+        return of && { kind, making: { ...of, material: `brass ${this.chance.whole(99)}` } };
+      }
+      case 'making.finish': {
+        const of = this.one(live(facts.makings).filter((m) => m.lotId === null));
+        const made = { thickness: thou(10), written: '10', unit: 'thou' as const, owned: 1, material: 'brass', keptIn: '', note: '' };
+        const lot = { id: newId(), ...made };
+        return of && { kind, making: { ...of, state: 'made', lotId: lot.id }, lots: [lot], removals: [], readings: [], build: null };
+      }
+      case 'pass.add': {
+        const of = this.one(live(facts.makings));
+        return of && { kind, pass: this.pass(of.id) };
+      }
+      case 'fitting.add':
+        return { kind, fitting: this.fitting(job.id) };
+      case 'fitting.change': {
+        const of = this.one(live(facts.fittings));
+        return of && { kind, fitting: { ...of, ambient: this.chance.whole(30) } };
+      }
+      case 'heating.add': {
+        const of = this.one(live(facts.fittings));
+        return of && { kind, heating: { id: newId(), fittingId: of.id, outer: 80, inner: null, went: 'droppedIn', isHome: true, note: '', who, at } };
+      }
       case 'strip.add': {
         const read = readStripLine('Pack under the cover, 20', 'thou');
         if (!box || !read) return null;
@@ -339,6 +377,44 @@ export class Evening {
     return { id: newId(), jobId, position: this.chance.whole(9), text: 'Float 5-8 thou', name: 'Float', ...figures, ...from };
   }
 
+  private making(jobId: string, placeId: string | null, gapId: string | null) {
+    const form = { kind: 'shim' as const, sizes: { inner: mm(60), outer: mm(92), thickness: thou(10) }, counts: {} };
+    const window = { min: thou(9), max: thou(12), ideal: thou(10), from: null };
+    const blank = { size: thou(12), written: '12', unit: 'thou' as const };
+    const said = { material: 'brass', process: 'lap' as const, state: 'open' as const, lotId: null, note: '', who: '', at: this.at() };
+    return { id: newId(), jobId, name: `Shim ${this.chance.whole(99)}`, form, placeId, gapId, sizeId: null, window, blank, ...said };
+  }
+
+  private pass(makingId: string) {
+    const readings = this.chance.next() < 0.2 ? [] : [thou(10 + this.chance.whole(3)), thou(11)];
+    return {
+      id: newId(),
+      makingId,
+      effort: this.chance.whole(40),
+      readings,
+      written: '10.6 11',
+      instrument: INSTRUMENTS.micInch,
+      who: '',
+      at: this.at(),
+    };
+  }
+
+  private fitting(jobId: string) {
+    const part = {
+      what: 'cup',
+      material: 'mild steel',
+      kind: 'plain' as const,
+      also: [],
+      bore: mm(62),
+      roughness: null,
+      weight: 200,
+      temperature: null,
+    };
+    const sizes = { length: mm(18), journal: null, clearance: null, ease: mm(0.02) };
+    const air = { ambient: 20, humidity: 50, heating: 'oven' as const, working: null, note: '' };
+    return { id: newId(), jobId, name: 'Cup', outer: { ...part, outside: mm(90) }, inner: { ...part, outside: mm(62.03) }, ...sizes, ...air };
+  }
+
   private build(assemblyId: string, placeId: string, facts: JobFacts) {
     const parent = this.one(facts.builds.filter((b) => b.assemblyId === assemblyId && stands(this.db, 'build', b.id)));
     const lot = this.one(lots.all(this.db).filter((each) => each.gone !== true));
@@ -362,6 +438,8 @@ export class Evening {
       ...rows('temporary', facts.temporaries),
       ...rows('removal', facts.removals),
       ...rows('closing', facts.closings),
+      ...rows('pass', facts.passes),
+      ...rows('heating', facts.heatings),
       ...rows('photo', facts.photos),
       ...rows('withdrawal', facts.withdrawals),
     ]);
@@ -383,6 +461,10 @@ export function standing(db: Db): string[] {
       )
       .concat(said('job', facts.job));
   });
-  const drawer = [...lots.all(db).map((lot) => ['lot', lot] as const), ...instruments.all(db).map((tool) => ['instrument', tool] as const)];
+  const drawer = [
+    ...lots.all(db).map((lot) => ['lot', lot] as const),
+    ...instruments.all(db).map((tool) => ['instrument', tool] as const),
+    ...stocks.all(db).map((each) => ['stock', each] as const),
+  ];
   return [...ofJobs, ...drawer.flatMap(([table, row]) => (row.gone === true ? [] : [said(table, row)]))].sort();
 }

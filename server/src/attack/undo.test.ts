@@ -5,7 +5,7 @@ import { Evening, KINDS, newId, standing } from './evening.ts';
 import { times } from './times.ts';
 
 /** Sequences of up to so many commands of every kind. */
-const SEQUENCES = times(5, 100);
+const SEQUENCES = times(6, 100);
 const LONGEST = 200;
 
 const codeOf = (error: unknown): string => (error as { code?: string }).code ?? String(error);

@@ -9,14 +9,18 @@ import { instruments } from '../store/instruments.ts';
 import { journal } from '../store/journal.ts';
 import { lots } from '../store/lots.ts';
 import type { Db } from '../store/open.ts';
+import { stocks } from '../store/stock.ts';
 
 /**
- * A job with the leaves its builds name. Of those, as many are said to be owned as sit in its current builds: they go with the machine,
+ * A job with the leaves its builds name, and those that were made for it. Of those, as many are said to be owned as sit in its current builds: they go with the machine,
  * and the rest of the drawer stays at home.
  */
 export function jobFile(db: Db, jobId: string, madeAt: string): JobFile {
   const job = jobFacts(db, jobId);
-  const named = new Set(job.builds.flatMap((b) => b.fits.flatMap((f) => f.leaves.flatMap((l) => (l.lotId === null ? [] : [l.lotId])))));
+  const named = new Set([
+    ...job.makings.map(({ lotId }) => lotId),
+    ...job.builds.flatMap((b) => b.fits.flatMap((f) => f.leaves.flatMap((l) => (l.lotId === null ? [] : [l.lotId])))),
+  ]);
   const fitted = fittedIn(job);
   const inIt = (id: string): number => fitted.filter((f) => f.lotId === id).reduce((sum, f) => sum + f.count, 0);
   return {
@@ -34,7 +38,7 @@ export function jobFile(db: Db, jobId: string, madeAt: string): JobFile {
 /** What the facts themselves may take, packed, beside the photos. */
 const ROOM_FOR_FACTS_MB = 26;
 
-/** Every job, the Drawer with its instruments, and the journal. */
+/** Every job, the Drawer with its instruments and stock, and the journal. */
 export const workshopFile = (db: Db, madeAt: string): WorkshopFile => ({
   format: 'elder-cog/workshop',
   version: FILE_VERSION,
@@ -42,6 +46,7 @@ export const workshopFile = (db: Db, madeAt: string): WorkshopFile => ({
   jobs: everyFact(db),
   lots: lots.all(db),
   instruments: instruments.all(db),
+  stock: stocks.all(db),
   journal: journal.all(db),
 });
 

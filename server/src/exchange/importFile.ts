@@ -8,6 +8,7 @@ import { instruments } from '../store/instruments.ts';
 import { journal } from '../store/journal.ts';
 import { lots } from '../store/lots.ts';
 import type { Db } from '../store/open.ts';
+import { stocks } from '../store/stock.ts';
 import { isObservation, type DescriptionTable } from '../store/tables.ts';
 import { enter, Writer } from '../store/writer.ts';
 
@@ -49,6 +50,8 @@ export function importFile(
         for (const lot of added) write.create('lot', lot);
         const tools = file.format === 'elder-cog/workshop' ? file.instruments : [];
         for (const tool of tools) if (instruments.byId(db, tool.id) === null) write.create('instrument', tool);
+        const stock = file.format === 'elder-cog/workshop' ? file.stock : [];
+        for (const each of stock) if (stocks.byId(db, each.id) === null) write.create('stock', each);
         for (const each of facts) putDown(write, each);
         if (file.format === 'elder-cog/workshop' && isFresh) for (const entry of file.journal) journal.restore(db, entry);
         const entry = { clientId: '', who, at, kind: 'import', effects: [] };
@@ -102,7 +105,10 @@ const UUID = /"([0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12})"/g
 
 /** The same job under ids of its own; leaves keep theirs, for they are the same leaves. */
 function underNewIds(facts: JobFacts): JobFacts {
-  const kept = new Set(facts.builds.flatMap((b) => b.fits.flatMap((f) => f.leaves.map((l) => l.lotId))));
+  const kept = new Set([
+    ...facts.makings.map(({ lotId }) => lotId),
+    ...facts.builds.flatMap((b) => b.fits.flatMap((f) => f.leaves.map((l) => l.lotId))),
+  ]);
   const fresh = new Map<string, string>();
   const text = JSON.stringify(facts).replace(UUID, (whole, id: string) => {
     if (kept.has(id)) return whole;

@@ -1,4 +1,15 @@
-import { anyFile, fileProblems, FILE_VERSION, jobFacts, journalEntry, lot, ownInstrument, upgradeFile, type AnyFile } from '@elder-cog/contract';
+import {
+  anyFile,
+  fileProblems,
+  FILE_VERSION,
+  jobFacts,
+  journalEntry,
+  lot,
+  ownInstrument,
+  stock,
+  upgradeFile,
+  type AnyFile,
+} from '@elder-cog/contract';
 import { strFromU8 } from 'fflate';
 import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
 import type { z } from 'zod';
@@ -91,6 +102,7 @@ function checked(text: string, raw: unknown): AnyFile {
   lists.push(
     { at: ['lots'], of: file, name: 'lots', rows: lot },
     { at: ['instruments'], of: file, name: 'instruments', rows: ownInstrument },
+    { at: ['stock'], of: file, name: 'stock', rows: stock },
     { at: ['journal'], of: file, name: 'journal', rows: journalEntry },
   );
   const taken = lists.flatMap((list) => {

@@ -15,6 +15,7 @@ import type { App } from '../typedApp.ts';
 import { instruments } from '../store/instruments.ts';
 import { journal } from '../store/journal.ts';
 import { lots } from '../store/lots.ts';
+import { stocks } from '../store/stock.ts';
 import { undoable } from '../store/undo.ts';
 import type { Workshop } from '../workshop.ts';
 
@@ -67,6 +68,7 @@ export function readRoutes(app: App, workshop: Workshop): void {
     lots: lots.all(workshop.db).filter((lot) => lot.gone !== true),
     fitted: workshop.cache.fitted(),
     instruments: instruments.all(workshop.db).filter((tool) => tool.gone !== true),
+    stock: stocks.all(workshop.db).filter((each) => each.gone !== true),
     repeatability: workshop.cache.repeatability(),
   }));
   app.get('/api/undo', { schema: { querystring: z.object({ client: z.uuid() }), response: { 200: undoableReply } } }, ({ query }) =>

@@ -1,4 +1,4 @@
-import { command as commandSchema, type Build, type Command, type CommandReply, type Limit } from '@elder-cog/contract';
+import { command as commandSchema, type Build, type Command, type CommandReply, type Limit, type Making } from '@elder-cog/contract';
 import { inForNow } from '@elder-cog/derive';
 import type { z } from 'zod';
 import { WorkshopError } from '../errors.ts';
@@ -169,6 +169,36 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       const { id, revision, ...patch } = change.instrument;
       return write.change('instrument', id, revision, patch);
     }
+    case 'stock.add':
+      for (const row of change.stock) write.create('stock', { ...FIRST, ...row });
+      return;
+    case 'stock.change': {
+      const { id, revision, ...patch } = change.stock;
+      return write.change('stock', id, revision, patch);
+    }
+    case 'making.add':
+      return write.create('making', { ...FIRST, ...change.making });
+    case 'making.change':
+      return changeMaking(write, change.making);
+    case 'making.finish':
+      for (const row of change.lots) write.create('lot', { ...FIRST, ...row });
+      if (change.build) {
+        refuseOvertaken(currentBuild.after(db, change.build, change.saw));
+        write.observe('build', change.build);
+      }
+      for (const row of change.removals) write.observe('removal', row);
+      for (const row of change.readings) write.observe('reading', row);
+      return changeMaking(write, change.making);
+    case 'pass.add':
+      return write.observe('pass', change.pass);
+    case 'fitting.add':
+      return write.create('fitting', { ...FIRST, ...change.fitting });
+    case 'fitting.change': {
+      const { id, revision, ...patch } = change.fitting;
+      return write.change('fitting', id, revision, patch);
+    }
+    case 'heating.add':
+      return write.observe('heating', change.heating);
     case 'strip.add':
       write.observe('strip', change.entry);
       for (const row of change.builds) write.observe('build', row);
@@ -217,6 +247,8 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
   }
 }
 
+const changeMaking = (write: Writer, { id, revision, ...patch }: Making): void => write.change('making', id, revision, patch);
+
 const SAID: Readonly<Record<string, string>> = {
   'job.create': 'the new machine',
   'job.begin': 'the new machine',
@@ -260,6 +292,15 @@ const SAID: Readonly<Record<string, string>> = {
   'station.close': 'the closing',
   'instrument.add': 'the new instrument',
   'instrument.change': 'the change to the instrument',
+  'stock.add': 'the stock',
+  'stock.change': 'the change to the stock',
+  'making.add': 'what is made',
+  'making.change': 'the change to what is made',
+  'making.finish': 'what was made',
+  'pass.add': 'the pass',
+  'fitting.add': 'the fit',
+  'fitting.change': 'the change to the fit',
+  'heating.add': 'the go at the fit',
   'lots.add': 'the leaves',
   'lot.change': 'the change to the leaves',
 };

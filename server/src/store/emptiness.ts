@@ -2,6 +2,7 @@ import type { Db } from './open.ts';
 
 const SHAFT = `SELECT NOT EXISTS (SELECT 1 FROM reading r JOIN station t ON t.id = r.station_id WHERE t.shaft_id = @id)
   AND NOT EXISTS (SELECT 1 FROM build_fit f JOIN place p ON p.id = f.place_id WHERE p.shaft_id = @id)
+  AND NOT EXISTS (SELECT 1 FROM making m JOIN place p ON p.id = m.place_id WHERE p.shaft_id = @id AND m.gone = 0)
   AND NOT EXISTS (SELECT 1 FROM strip_entry WHERE shaft_id = @id)`;
 const ASSEMBLY = `SELECT NOT EXISTS (SELECT 1 FROM shaft WHERE assembly_id = @id AND gone = 0)
   AND NOT EXISTS (SELECT 1 FROM build WHERE assembly_id = @id)

@@ -11,12 +11,13 @@ import {
   type JobFacts,
   withUnderstood,
 } from '@elder-cog/contract';
-import { INSTRUMENTS, mm, readStripLine, thou, turnBearings } from '@elder-cog/core';
+import { INSTRUMENTS, mm, readStripLine, thou, turnBearings, type Length } from '@elder-cog/core';
 import { derive, journalWords, recordOf } from '@elder-cog/derive';
 import { apply, jobFacts, journalDisagrees, openDb, type Db } from '../index.ts';
 import { journal } from './journal.ts';
 import { instruments } from './instruments.ts';
 import { lots } from './lots.ts';
+import { stocks } from './stock.ts';
 
 let count = 0;
 const newId = (): string => `00000000-0000-4000-8000-${(++count).toString(16).padStart(12, '0')}`;
@@ -78,6 +79,57 @@ class Workshop {
     gone: false,
   };
 
+  readonly stock = {
+    id: newId(),
+    form: 'shim' as const,
+    material: 'brass',
+    thickness: thou(12),
+    width: mm(300),
+    outside: null,
+    bore: null,
+    length: mm(150),
+    written: '12',
+    unit: 'thou' as const,
+    owned: 1,
+    canBuy: true,
+    keptIn: 'drawer 4',
+    note: '',
+  };
+  readonly making = {
+    id: newId(),
+    jobId: this.jobId,
+    name: 'Shim under the cover',
+    form: { kind: 'shim' as const, sizes: { inner: mm(62.5), outer: mm(92), thickness: thou(10.5) }, counts: { holes: 0 } },
+    placeId: this.setUp.places.find((p) => p.takes === 'leaves')?.id ?? '',
+    gapId: this.gapId,
+    sizeId: null,
+    window: { min: thou(9), max: thou(12), ideal: thou(10.5), from: null },
+    material: 'brass',
+    blank: { size: thou(12), written: '12', unit: 'thou' as const },
+    process: 'lap' as const,
+    state: 'open' as const,
+    lotId: null,
+    note: '',
+    who: '',
+    at: at(),
+  };
+  readonly fitting = {
+    id: newId(),
+    jobId: this.jobId,
+    name: 'Front cup',
+    outer: this.part('case', 'aluminium', mm(62)),
+    inner: this.part('cup', 'rollingBearing', mm(62.03)),
+    length: mm(18),
+    journal: null,
+    clearance: null,
+    ease: mm(0.02),
+    ambient: 18,
+    humidity: 60,
+    heating: 'oven' as const,
+    working: 80,
+    note: '',
+  };
+
   readonly tool = { id: newId(), instrument: INSTRUMENTS.micInch, keptIn: 'top drawer', note: '', checks: [] };
 
   constructor() {
@@ -97,6 +149,13 @@ class Workshop {
     send({ kind: 'setting.add', setting: this.setting });
     send({ kind: 'openItem.raise', openItem: this.item });
     send({ kind: 'instrument.add', instrument: this.tool });
+    send({ kind: 'stock.add', stock: [this.stock] });
+    send({ kind: 'making.add', making: this.making });
+    send({ kind: 'fitting.add', fitting: this.fitting });
+  }
+
+  part(what: string, kind: 'aluminium' | 'rollingBearing', outside: Length) {
+    return { what, material: '', kind, also: [], outside, bore: null, roughness: null, weight: 300, temperature: null };
   }
 
   limit(written: string, min: number, max: number) {
@@ -248,6 +307,43 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
     kind: 'instrument.change',
     instrument: { ...w.tool, revision: 1, checks: [{ at: at(), who: '', against: 'the 1 in standard', off: thou(0.1), written: '+0.0001 in' }] },
   }),
+  'stock.add': (w) => ({ kind: 'stock.add', stock: [{ ...w.stock, id: newId() }] }),
+  'stock.change': (w) => ({ kind: 'stock.change', stock: { ...w.stock, revision: 1, owned: 0 } }),
+  'making.add': (w) => ({ kind: 'making.add', making: { ...w.making, id: newId() } }),
+  'making.change': (w) => ({ kind: 'making.change', making: { ...w.making, revision: 1, material: 'steel' } }),
+  'making.finish': (w) => {
+    const lot = { ...w.lot, id: newId(), thickness: thou(10.6), written: '10.6', owned: 1 };
+    const leaves = [{ lotId: lot.id, thickness: lot.thickness, written: lot.written, unit: lot.unit, count: 1 }];
+    const [fit] = w.build().fits;
+    const build = { ...w.build(), fits: fit ? [{ ...fit, leaves }] : [] };
+    return {
+      kind: 'making.finish',
+      making: { ...w.making, revision: 1, state: 'made', lotId: lot.id },
+      lots: [lot],
+      removals: [],
+      readings: [],
+      build,
+    };
+  },
+  'pass.add': (w) => ({
+    kind: 'pass.add',
+    pass: {
+      id: newId(),
+      makingId: w.making.id,
+      effort: 40,
+      readings: [thou(11.5), thou(11.4)],
+      written: '11.5 11.4',
+      instrument: INSTRUMENTS.micInch,
+      who: '',
+      at: at(),
+    },
+  }),
+  'fitting.add': (w) => ({ kind: 'fitting.add', fitting: { ...w.fitting, id: newId() } }),
+  'fitting.change': (w) => ({ kind: 'fitting.change', fitting: { ...w.fitting, revision: 1, ambient: 12 } }),
+  'heating.add': (w) => ({
+    kind: 'heating.add',
+    heating: { id: newId(), fittingId: w.fitting.id, outer: 72, inner: null, went: 'droppedIn', isHome: null, note: '', who: '', at: at() },
+  }),
   'strip.add': (w) => {
     const build = w.build();
     return { kind: 'strip.add', entry: w.stripEntry('Pack under the cover, 20'), builds: [build], readings: [w.reading(build.id)] };
@@ -278,9 +374,10 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
   'place.wants': (w) => ({ kind: 'place.wants', id: w.setUp.places[0]?.id ?? '', revision: 1, wants: { bore: mm(25), tang: 'none' } }),
   'lot.change': (w) => ({ kind: 'lot.change', ...w.lot, revision: 1, owned: 7, bore: mm(25), tang: 'tang' }),
 };
-const OF_DRAWER: ReadonlySet<string> = new Set(['lots.add', 'lot.change', 'instrument.add', 'instrument.change']);
+const OF_DRAWER: ReadonlySet<string> = new Set(['lots.add', 'lot.change', 'instrument.add', 'instrument.change', 'stock.add', 'stock.change']);
 /** What is in the Drawer, however often it was written. */
-const drawer = (): unknown => [...lots.all(db), ...instruments.all(db)].filter((row) => row.gone !== true).map((row) => ({ ...row, revision: 0 }));
+const drawer = (): unknown =>
+  [...lots.all(db), ...instruments.all(db), ...stocks.all(db)].filter((row) => row.gone !== true).map((row) => ({ ...row, revision: 0 }));
 const KINDS = Object.keys(ONE_OF_EACH) as Exclude<Change['kind'], 'undo'>[];
 
 /** The facts as they stand: what was taken back, or left the book, is not among them, and how often a row was written does not count. */

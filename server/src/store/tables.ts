@@ -6,16 +6,20 @@ import { closings } from './closings.ts';
 import { contacts } from './contacts.ts';
 import { features } from './features.ts';
 import { feels } from './feels.ts';
+import { fittings } from './fittings.ts';
+import { heatings } from './heatings.ts';
 import { inspections } from './inspections.ts';
 import { instruments } from './instruments.ts';
 import { jobs } from './jobs.ts';
 import { limits } from './limits.ts';
 import { lookAlikes } from './lookAlikes.ts';
 import { lots } from './lots.ts';
+import { makings } from './makings.ts';
 import { matchedSets } from './matchedSets.ts';
 import type { Db } from './open.ts';
 import { openItems } from './openItems.ts';
 import { parts } from './parts.ts';
+import { passes } from './passes.ts';
 import { photos } from './photos.ts';
 import { places } from './places.ts';
 import { readings } from './readings.ts';
@@ -24,6 +28,7 @@ import { settings } from './settings.ts';
 import { shafts } from './shafts.ts';
 import { specs } from './specs.ts';
 import { stations } from './stations.ts';
+import { stocks } from './stock.ts';
 import { strip } from './strip.ts';
 import { temporaries } from './temporaries.ts';
 import { withdrawals } from './withdrawals.ts';
@@ -45,7 +50,7 @@ interface OfJob {
 }
 interface Registered<T extends TableName> {
   readonly store: (T extends ObservationTable ? Store<RowOf[T]> : DescriptionStore<RowOf[T]>) & (T extends JobTable ? OfJob : object);
-  /** the job of a row; '' for leaves and instruments, which are the Drawer's */
+  /** the job of a row; '' for leaves, stock and instruments, which are the Drawer's */
   readonly jobOf: string;
   /** which rows of which table name a row of this one */
   readonly namedIn: readonly (readonly [table: TableName, sql: string])[];
@@ -68,6 +73,8 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
       ['lookAlike', 'SELECT id FROM look_alike WHERE job_id = ?'],
       ['matchedSet', 'SELECT id FROM matched_set WHERE job_id = ?'],
       ['openItem', 'SELECT id FROM open_item WHERE job_id = ?'],
+      ['making', 'SELECT id FROM making WHERE job_id = ?'],
+      ['fitting', 'SELECT id FROM fitting WHERE job_id = ?'],
     ],
   },
   assembly: {
@@ -127,6 +134,7 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
     namedIn: [
       ['build', 'SELECT build_id AS id FROM build_fit WHERE place_id = ?'],
       ['contact', 'SELECT id FROM contact WHERE fastener_id = ?'],
+      ['making', 'SELECT id FROM making WHERE place_id = ?'],
       ['contact', 'SELECT c.id FROM face f JOIN contact c ON c.face_a = f.id OR c.face_b = f.id WHERE f.place_id = ?'],
       ['feature', 'SELECT x.id FROM face f JOIN feature x ON x.from_face = f.id OR x.to_face = f.id WHERE f.place_id = ?'],
       [
@@ -146,6 +154,8 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
       ['acceptance', 'SELECT id FROM acceptance WHERE station_id = ?'],
       ['removal', 'SELECT id FROM removal WHERE station_id = ?'],
       ['closing', 'SELECT id FROM closing WHERE station_id = ?'],
+      ['making', 'SELECT id FROM making WHERE gap_id = ?'],
+      ['making', 'SELECT id FROM making WHERE size_id = ?'],
       ['spec', 'SELECT id FROM spec WHERE station_id = ?'],
       ['station', 'SELECT id FROM station WHERE bore_id = ?'],
       ['station', 'SELECT id FROM station WHERE journal_id = ?'],
@@ -163,9 +173,33 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
   lot: {
     store: lots,
     jobOf: `SELECT '' AS job FROM lot WHERE id = ?`,
-    namedIn: [['build', 'SELECT f.build_id AS id FROM build_leaf l JOIN build_fit f ON f.id = l.build_fit_id WHERE l.lot_id = ?']],
+    namedIn: [
+      ['build', 'SELECT f.build_id AS id FROM build_leaf l JOIN build_fit f ON f.id = l.build_fit_id WHERE l.lot_id = ?'],
+      ['making', 'SELECT id FROM making WHERE lot_id = ?'],
+    ],
   },
   instrument: { store: instruments, jobOf: `SELECT '' AS job FROM instrument WHERE id = ?`, namedIn: [] },
+  stock: { store: stocks, jobOf: `SELECT '' AS job FROM stock WHERE id = ?`, namedIn: [] },
+  making: {
+    store: makings,
+    jobOf: 'SELECT job_id AS job FROM making WHERE id = ?',
+    namedIn: [['pass', 'SELECT id FROM making_pass WHERE making_id = ?']],
+  },
+  pass: {
+    store: passes,
+    jobOf: 'SELECT m.job_id AS job FROM making_pass p JOIN making m ON m.id = p.making_id WHERE p.id = ?',
+    namedIn: [WITHDRAWN],
+  },
+  fitting: {
+    store: fittings,
+    jobOf: 'SELECT job_id AS job FROM fitting WHERE id = ?',
+    namedIn: [['heating', 'SELECT id FROM heating WHERE fitting_id = ?']],
+  },
+  heating: {
+    store: heatings,
+    jobOf: 'SELECT f.job_id AS job FROM heating h JOIN fitting f ON f.id = h.fitting_id WHERE h.id = ?',
+    namedIn: [WITHDRAWN],
+  },
   lookAlike: { store: lookAlikes, jobOf: 'SELECT job_id AS job FROM look_alike WHERE id = ?', namedIn: [['photo', PHOTOS_OF]] },
   matchedSet: { store: matchedSets, jobOf: 'SELECT job_id AS job FROM matched_set WHERE id = ?', namedIn: [] },
   setting: {
@@ -194,6 +228,7 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
       ['reading', 'SELECT id FROM reading WHERE supersedes = ?'],
       ['closing', 'SELECT id FROM closing WHERE reading_id = ?'],
       ['removal', 'SELECT id FROM removal WHERE after_reading = ?'],
+      ['making', 'SELECT id FROM making WHERE window_from = ?'],
       WITHDRAWN,
     ],
   },

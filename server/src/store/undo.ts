@@ -61,6 +61,8 @@ function undoDescription(db: Db, write: Writer, { table, id, before, after }: Ef
   write.write(table, now, { ...(before as Row), ...revision });
 }
 
+const DRAWER_WORDS: Readonly<Record<string, string>> = { instrument: 'An instrument in the Drawer', stock: 'Stock in the Drawer' };
+
 /** What undo would take back, in words, and where it was done: said before it is done where it is out of sight. */
 export function undoable(db: Db, clientId: string): UndoableReply {
   const last = journal.lastOf(db, clientId);
@@ -69,7 +71,7 @@ export function undoable(db: Db, clientId: string): UndoableReply {
   const effects = JSON.parse(last.effects) as JournalEffect[];
   const shaftId = shaftOf(db, effects);
   const facts = job ? jobFacts(db, job.id) : null;
-  const inDrawer = effects.some(({ table }) => table === 'instrument') ? 'An instrument in the Drawer' : 'Leaves in the Drawer';
+  const inDrawer = DRAWER_WORDS[effects[0]?.table ?? ''] ?? 'Leaves in the Drawer';
   const words = facts ? journalWords(last.kind, effects, facts).words : inDrawer;
   const shaft = shaftId === null ? null : (shafts.byId(db, shaftId)?.name ?? null);
   return { entry: { seq: last.seq, at: last.at, words, jobId: last.jobId, machine: job?.machine ?? null, shaftId, shaft } };
