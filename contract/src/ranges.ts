@@ -82,6 +82,7 @@ const FIGURES: { readonly [T in TableName]?: (row: RowOf[T], subject: string) =>
     ['size', ['window', 'min'], r.window?.min],
     ['size', ['window', 'max'], r.window?.max],
     ['size', ['blank', 'size'], r.blank?.size],
+    ...leafFigures(r.beside, ['beside']),
   ],
   pass: (r) => r.readings.map((value, i): Figure => ['size', ['readings', i], value]),
   fitting: (r) => [

@@ -198,6 +198,7 @@ export const TABLES = {
       ...to('station', 'sizeId', r.sizeId),
       ...to('reading', ['window', 'from'], r.window?.from),
       ...to('lot', 'lotId', r.lotId),
+      ...r.beside.flatMap((leaf, i) => to('lot', ['beside', i, 'lotId'], leaf.lotId)),
     ],
   }),
   pass: table({ row: pass, facts: 'passes', called: 'a pass', names: (r) => to('making', 'makingId', r.makingId) }),

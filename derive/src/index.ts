@@ -16,6 +16,7 @@ export * from './jobState.ts';
 export * from './journalWords.ts';
 export * from './limitOffers.ts';
 export * from './looseSheet.ts';
+export * from './makings.ts';
 export * from './nextAction.ts';
 export * from './packs.ts';
 export * from './plainName.ts';

@@ -8,6 +8,7 @@ import { diskTrouble, WorkshopError } from './errors.ts';
 import { readPage } from './page.ts';
 import { bareOf } from './store/open.ts';
 import { commandRoutes } from './routes/commands.ts';
+import { drawingRoutes } from './routes/drawings.ts';
 import { eventRoutes } from './routes/events.ts';
 import { fileRoutes } from './routes/files.ts';
 import { journalRoutes } from './routes/journal.ts';
@@ -83,6 +84,7 @@ export function createApp({ workshop, page, lan = false, stalledMs = STALLED_MS 
   commandRoutes(app, workshop);
   journalRoutes(app, workshop);
   eventRoutes(app, workshop);
+  drawingRoutes(app, workshop);
   fileRoutes(app, workshop);
   photoRoutes(app, workshop);
   workshopRoutes(app, workshop, lan);

@@ -1,6 +1,7 @@
 import { HEATED_KINDS, HEATINGS, MADE_COUNTS, MADE_KINDS, MADE_SIZES, REMOVING } from '@elder-cog/core';
 import { z } from 'zod';
 import { gone, id, lengthNm, lengthUnit, note, revision, time, who, words } from './basics.ts';
+import { fitLeaf } from './builds.ts';
 import { instrument } from './station.ts';
 
 /** What the shop makes, out of what, how it is taken off to size; and what is pressed or dropped into what. */
@@ -57,6 +58,8 @@ export const making = z.object({
     .object({ min: someLength, max: someLength, ideal: someLength, from: id.nullable() })
     .refine(({ min, max, ideal }) => min <= ideal && ideal <= max, 'The size wanted lies between the ends of its window.')
     .nullable(),
+  /** leaves that go in with it: the window is of what is made alone */
+  beside: z.array(fitLeaf).max(20),
   material: z.string().trim().max(60),
   /** what it is cut from: how thick, or how long, before anything is taken off */
   blank: z.object({ size: someLength, written: z.string().trim().min(1).max(60), unit: lengthUnit }).nullable(),

@@ -319,22 +319,11 @@ export function madeDrawing(form: MadeForm, { unit, scale }: { readonly unit: 't
 /** How much room its figures take beside a part, px: what is left is the part's. */
 export const AROUND_MADE = { across: 2 * SIDE + 20, up: ABOVE + BELOW } as const;
 
-/** A rule of 50 mm, in fifths, dark and light, to lay a rule on. */
+/** A rule of 50 mm, in fifths, dark and light, to lay a rule on: its dark ends are its ends, with no line round them. */
 export function fiftyBar(x: number, y: number, scale: number): Shape[] {
   const fifth = 10 * scale;
-  return [
-    ...Array.from({ length: 5 }, (_, i): Shape => ({
-      kind: 'rect',
-      x: x + i * fifth,
-      y,
-      w: fifth,
-      h: 9,
-      fill: i % 2 === 0 ? 'ink' : 'sheet',
-      stroke: 'ink',
-      width: 0.6,
-      id: `fifty ${i}`,
-    })),
-  ];
+  const dark = Array.from({ length: 3 }, (_, i): Shape => ({ kind: 'rect', x: x + 2 * i * fifth, y, w: fifth, h: 9, fill: 'ink', id: `fifty ${i}` }));
+  return [line(x, y + 0.4, x + 5 * fifth, y + 0.4, 'ink', 0.8), line(x, y + 8.6, x + 5 * fifth, y + 8.6, 'ink', 0.8), ...dark];
 }
 
 export const fiftyWords = (isFull: boolean): string => (isFull ? '50 mm: lay a rule on it first.' : 'Not full size here: it prints full size.');

@@ -1,3 +1,4 @@
+export * from './blankOf.ts';
 export * from './curves.ts';
 export * from './madeKinds.ts';
 export * from './madeOutline.ts';

@@ -133,7 +133,11 @@ describe('a form', () => {
     ['nothing said', form('shim', { inner: 10 }), 'missing'],
     ['a bore bigger than the rim', form('shim', { inner: 92, outer: 92, thickness: 1 }), 'insideOut'],
     ['holes over the rim', form('shim', { inner: 62.5, outer: 92, thickness: 1, holeDiameter: 8, holeCircle: 86 }, { holes: 6 }), 'insideOut'],
-    ['holes that run together', form('shim', { inner: 62.5, outer: 92, thickness: 1, holeDiameter: 8.2, holeCircle: 77 }, { holes: 30 }), 'insideOut'],
+    [
+      'holes that run together',
+      form('shim', { inner: 62.5, outer: 92, thickness: 1, holeDiameter: 8.2, holeCircle: 77 }, { holes: 30 }),
+      'insideOut',
+    ],
     ['too many holes', form('shim', { inner: 62.5, outer: 92, thickness: 1, holeDiameter: 1, holeCircle: 77 }, { holes: 37 }), 'tooMany'],
     ['a pocket through the plate', form('lapPlate', { outer: 90, thickness: 12, pocket: 56, pocketDepth: 12 }), 'insideOut'],
     ['a shoulder no bigger than the pilot', form('drift', { pilot: 25, pilotLength: 20, outer: 25, length: 60 }), 'insideOut'],

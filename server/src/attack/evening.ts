@@ -10,6 +10,7 @@ import {
   stripEntryOf,
   type Change,
   type ChangeKind,
+  type FitLeaf,
   type JobFacts,
   type Shaft,
   type Withdrawal,
@@ -382,7 +383,8 @@ export class Evening {
     const window = { min: thou(9), max: thou(12), ideal: thou(10), from: null };
     const blank = { size: thou(12), written: '12', unit: 'thou' as const };
     const said = { material: 'brass', process: 'lap' as const, state: 'open' as const, lotId: null, note: '', who: '', at: this.at() };
-    return { id: newId(), jobId, name: `Shim ${this.chance.whole(99)}`, form, placeId, gapId, sizeId: null, window, blank, ...said };
+    const beside: FitLeaf[] = this.chance.next() < 0.3 ? [{ lotId: null, thickness: thou(20), written: '20', unit: 'thou', count: 1 }] : [];
+    return { id: newId(), jobId, name: `Shim ${this.chance.whole(99)}`, form, placeId, gapId, sizeId: null, window, beside, blank, ...said };
   }
 
   private pass(makingId: string) {

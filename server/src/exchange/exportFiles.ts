@@ -18,7 +18,7 @@ import { stocks } from '../store/stock.ts';
 export function jobFile(db: Db, jobId: string, madeAt: string): JobFile {
   const job = jobFacts(db, jobId);
   const named = new Set([
-    ...job.makings.map(({ lotId }) => lotId),
+    ...job.makings.flatMap(({ lotId, beside }) => [lotId, ...beside.map((leaf) => leaf.lotId)]),
     ...job.builds.flatMap((b) => b.fits.flatMap((f) => f.leaves.flatMap((l) => (l.lotId === null ? [] : [l.lotId])))),
   ]);
   const fitted = fittedIn(job);

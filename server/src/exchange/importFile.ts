@@ -106,7 +106,7 @@ const UUID = /"([0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12})"/g
 /** The same job under ids of its own; leaves keep theirs, for they are the same leaves. */
 function underNewIds(facts: JobFacts): JobFacts {
   const kept = new Set([
-    ...facts.makings.map(({ lotId }) => lotId),
+    ...facts.makings.flatMap(({ lotId, beside }) => [lotId, ...beside.map((l) => l.lotId)]),
     ...facts.builds.flatMap((b) => b.fits.flatMap((f) => f.leaves.map((l) => l.lotId))),
   ]);
   const fresh = new Map<string, string>();

@@ -104,6 +104,7 @@ class Workshop {
     gapId: this.gapId,
     sizeId: null,
     window: { min: thou(9), max: thou(12), ideal: thou(10.5), from: null },
+    beside: [{ lotId: this.lot.id, thickness: thou(4), written: '4', unit: 'thou' as const, count: 1 }],
     material: 'brass',
     blank: { size: thou(12), written: '12', unit: 'thou' as const },
     process: 'lap' as const,

@@ -176,6 +176,7 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
     namedIn: [
       ['build', 'SELECT f.build_id AS id FROM build_leaf l JOIN build_fit f ON f.id = l.build_fit_id WHERE l.lot_id = ?'],
       ['making', 'SELECT id FROM making WHERE lot_id = ?'],
+      ['making', `SELECT m.id FROM making m JOIN json_each(m.beside) l ON json_extract(l.value, '$.lotId') = ?`],
     ],
   },
   instrument: { store: instruments, jobOf: `SELECT '' AS job FROM instrument WHERE id = ?`, namedIn: [] },

@@ -9,7 +9,7 @@ CREATE TABLE stock (
 CREATE TABLE making (
   id TEXT PRIMARY KEY, revision INTEGER NOT NULL, gone INTEGER NOT NULL, job_id TEXT NOT NULL REFERENCES job, name TEXT NOT NULL, form TEXT,
   place_id TEXT REFERENCES place, gap_id TEXT REFERENCES station, size_id TEXT REFERENCES station, min_nm INTEGER, max_nm INTEGER, ideal_nm INTEGER,
-  window_from TEXT REFERENCES reading, material TEXT NOT NULL, blank_nm INTEGER, blank_written TEXT, blank_unit TEXT, process TEXT NOT NULL,
+  window_from TEXT REFERENCES reading, beside TEXT NOT NULL, material TEXT NOT NULL, blank_nm INTEGER, blank_written TEXT, blank_unit TEXT, process TEXT NOT NULL,
   state TEXT NOT NULL, lot_id TEXT REFERENCES lot, note TEXT NOT NULL, who TEXT NOT NULL, at TEXT NOT NULL, seq INTEGER NOT NULL
 ) STRICT;
 CREATE INDEX making_of_job ON making (job_id);
