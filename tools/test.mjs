@@ -8,26 +8,31 @@ const noBrowser = process.argv.includes('--no-browser');
 const CHROMIUM = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
 const hasChromium = () => CHROMIUM.some((path) => path && existsSync(path));
 
-/** Headless Chromium from the system's packages, where this may install any. */
-function ensureChromium() {
-  if (hasChromium()) return true;
+const hasPoppler = () => spawnSync('pdftoppm', ['-v']).error === undefined;
+
+/** Packages of the system, where this may install any; whether what they bring is there then. */
+function ensure(isThere, called, packages) {
+  if (isThere()) return true;
   if (process.getuid?.() !== 0 || spawnSync('apt-get', ['--version']).status !== 0) return false;
-  console.log('Installing headless Chromium from the system’s packages…');
+  console.log(`Installing ${called} from the system’s packages…`);
   run('apt-get', ['update', '-qq'], { allowFailure: true });
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-liberation'], {
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], {
     allowFailure: true,
     env: { DEBIAN_FRONTEND: 'noninteractive' },
   });
-  return hasChromium();
+  return isThere();
 }
 
 install();
-if (!noBrowser && !ensureChromium()) {
+if (!noBrowser && !ensure(hasChromium, 'headless Chromium', ['chromium', 'fonts-liberation'])) {
   console.error(
     'The tests drive a real browser and there is none: install Chromium (on Debian, apt-get install chromium), name one in CHROMIUM, or run npm test -- --no-browser.',
   );
   process.exit(1);
 }
+
+if (!ensure(hasPoppler, 'the tools that look at a PDF', ['poppler-utils']))
+  console.log('No pdftoppm: the tests that measure a printed page are skipped (on Debian, apt-get install poppler-utils).');
 
 rmSync(join(root, 'test-results'), { recursive: true, force: true });
 mkdirSync(join(root, 'test-results'), { recursive: true });

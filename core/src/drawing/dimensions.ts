@@ -39,25 +39,28 @@ function sizeOn(middle: number, y: number, words: SizeWords): Shape[] {
   ];
 }
 
-/** A size between two uprights, its line at y, with lines drawn down to it from where it is measured; the words stand beside it where they do not go between. */
+/** A size between two uprights, its line at y, with lines drawn down to it from where it is measured; the words stand beside it where they do not go between, on the side that is said. */
 export function acrossAt({
   from,
   to,
   y,
   lines,
   words,
+  beside = 'right',
 }: {
   from: number;
   to: number;
   y: number;
   lines: readonly [number, number];
   words: SizeWords;
+  beside?: 'left' | 'right';
 }): Shape[] {
   const room = to - from - 2 * HEAD - 8;
   const need = wordsWidth(words);
   const isBetween = need <= room;
   const middle = (from + to) / 2;
   const out = 22;
+  const outside = beside === 'right' ? to + out + 8 + need / 2 : from - out - 8 - need / 2;
   return [
     line(from, lines[0], from, y + 6, 'ink', 0.8),
     line(to, lines[1], to, y + 6, 'ink', 0.8),
@@ -75,7 +78,7 @@ export function acrossAt({
           arrowHead(from, y, 0),
           arrowHead(to, y, Math.PI),
         ]),
-    ...(isBetween ? sizeOn(middle, y + 6, words) : sizeOn(to + out + 8 + need / 2, y + 6, words)),
+    ...(isBetween ? sizeOn(middle, y + 6, words) : sizeOn(outside, y + 6, words)),
   ];
 }
 

@@ -199,11 +199,12 @@ function turnedDrawing({ form, outline, unit, k }: Drawn): MadeDrawing {
   const { steps, section, length } = outline;
   const R = outline.box.top;
   const [w, h] = [length * k, 2 * R * k];
-  const [x0, cy] = [SIDE + 20, ABOVE + R * k];
+  const rows = lengthsOf(form, outline);
+  // a short first length has its words on its left
+  const [x0, cy] = [SIDE + (rows.length > 1 ? 56 : 20), ABOVE + R * k];
   const place = (x: number, y: number): readonly [number, number] => [x0 + x * k, cy - y * k];
   const isThrough = steps.every(({ inner }) => inner > 0);
   const foot = ABOVE + h;
-  const rows = lengthsOf(form, outline);
   const isLeadIn = form.kind === 'sleeve' || form.kind === 'dummyShaft';
   const [left, right] = isLeadIn ? [2 * R, 2 * R] : [endSizes(steps[0], 'outer'), endSizes(steps.at(-1), 'outerTo')];
   const bore = Math.max(0, ...steps.map(({ inner }) => inner));
@@ -212,7 +213,7 @@ function turnedDrawing({ form, outline, unit, k }: Drawn): MadeDrawing {
   // a short length has its words beside it
   const lengthRoom = w < 170 ? 230 : 0;
   return {
-    width: SIDE + 20 + w + Math.max(bore > 0 && right !== left ? 2 * SIDE : SIDE + 20, lengthRoom),
+    width: x0 + w + Math.max(bore > 0 && right !== left ? 2 * SIDE : SIDE + 20, lengthRoom),
     height: foot + 24 + rows.length * BETWEEN + (slit === undefined ? 0 : 26),
     says: `${MADE[form.kind].called}, ${rows.map(({ size }) => sizeWords(nanometres(size), unit).first).join(', ')} long`,
     shapes: [
@@ -245,6 +246,8 @@ function turnedDrawing({ form, outline, unit, k }: Drawn): MadeDrawing {
           y: foot + 30 + i * BETWEEN,
           lines: [foot - R * k * 0.1, foot - R * k * 0.1],
           words: sizeWords(nanometres(size), unit),
+          // what is measured below it goes on to the right
+          beside: from === 0 && rows.length > 1 && i === 0 ? 'left' : 'right',
         }),
       ),
       ...(slit === undefined

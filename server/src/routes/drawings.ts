@@ -46,7 +46,8 @@ export function drawingRoutes(app: App, workshop: Workshop): void {
     const row = making(facts, makingId);
     const state = makingState(facts, derive(facts).shafts, row);
     const other = state.unit === 'mm' ? 'thou' : 'mm';
-    const measured = state.now ? `${describeLength(state.now.value, state.unit)}, ${describeLength(state.now.value, other)}` : '';
+    const { now: read } = state;
+    const measured = read ? [state.unit, other].map((each) => describeLength(read.value, each as 'thou' | 'mm')) : [];
     const pdf = await labelOf(titleOf(facts, row), { measured, at: now() });
     return reply
       .header('content-disposition', named(facts, `${row.name} label`, 'pdf'))

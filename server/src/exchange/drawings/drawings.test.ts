@@ -178,7 +178,7 @@ withPoppler('a PDF, as it is printed', () => {
     expect((await size(form('shim', { inner: 600, outer: 700, thickness: 1 })))[0]).toBeGreaterThan(700);
   });
   it('has a label of 60 by 30 mm', async () => {
-    const { width, height } = printed(await labelOf(TITLE, { measured: '10.6 thou, 0.269 mm', at: '2026-11-28T20:00:00.000Z' }), 600);
+    const { width, height } = printed(await labelOf(TITLE, { measured: ['10.6 thou', '0.269 mm'], at: '2026-11-28T20:00:00.000Z' }), 600);
     expect([width, height].map((dots) => Math.round((dots / 600) * 254) / 10)).toEqual([60, 30]);
   });
   it('says its words, in letters that can be copied', async () => {

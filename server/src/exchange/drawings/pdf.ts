@@ -102,34 +102,33 @@ export async function pdfOf(form: MadeForm, title: DrawingTitle, at: string): Pr
   drawAt(page, fiftyBar(0, 0, SCALE), { x: EDGE, y: foot });
   page.save();
   page.translate((EDGE + 54) * POINTS_PER_MM, foot * POINTS_PER_MM).scale(POINTS_PER_PX);
-  const cautions = MADE[form.kind].isFlat && !MADE[form.kind].isTool ? shimCautions({ thickness: form.sizes.thickness ?? (1e9 as never) }) : [];
-  write(
-    page,
-    `50 mm: if a rule does not say so, the printer has scaled it. ${cautions.at(-1)?.code === 'burrs' ? 'Take the burr off both faces before you measure.' : ''}`,
-    {
-      x: 0,
-      y: 10,
-      font: 'text',
-      size: 12,
-      colour: 'ink2',
-    },
-  );
+  const isShim = MADE[form.kind].isFlat && !MADE[form.kind].isTool;
+  const notes = [
+    '50 mm: if a rule does not say so, the printer has scaled it.',
+    ...(isShim && form.sizes.thickness ? shimCautions({ thickness: form.sizes.thickness }).map(({ message }) => message) : []),
+  ];
+  notes.slice(0, 3).forEach((words, i) => {
+    const how = { font: 'text', size: 12 } as const;
+    write(page, fitted(page, words, how, (width - 2 * EDGE - 54) * SCALE), { x: 0, y: 8 + i * 15, colour: 'ink2', ...how });
+  });
   page.restore();
   drawTitle(page, title, { width, height, form, at });
   return bytesOf(page);
 }
 
-/** A label for the bag it goes into: 60 × 30 mm. */
-export async function labelOf(title: DrawingTitle, { measured, at }: { readonly measured: string; readonly at: string }): Promise<Buffer> {
+/** A label for the bag it goes into: 60 × 30 mm, with what it was measured, in both systems; what it is to be made to, where it was not. */
+export async function labelOf(title: DrawingTitle, { measured, at }: { readonly measured: readonly string[]; readonly at: string }): Promise<Buffer> {
   const page = newPage(60, 30, `${title.machine}: ${title.name}`);
   page.save();
   page.scale(POINTS_PER_PX);
   const width = 60 * SCALE - 20;
+  const [first = title.to[0] ?? '', second = title.to[1] ?? ''] = measured;
   const lines = [
-    { words: title.name, font: 'text' as const, size: 17, bold: true, y: 24 },
-    { words: measured === '' ? (title.to[0] ?? '') : measured, font: 'number' as const, size: 20, bold: true, y: 50 },
-    { words: [title.machine, title.place].filter((each) => each !== '').join(', '), font: 'text' as const, size: 13, y: 72 },
-    { words: [title.material, at.slice(0, 10)].filter((each) => each !== '').join(', '), font: 'text' as const, size: 13, y: 92 },
+    { words: title.name, font: 'text' as const, size: 16, bold: true, y: 22 },
+    { words: first, font: 'number' as const, size: 20, bold: true, y: 45 },
+    { words: second, font: 'number' as const, size: 13, y: 62 },
+    { words: title.place, font: 'text' as const, size: 12, y: 78 },
+    { words: [title.machine, title.material, at.slice(0, 10)].filter((each) => each !== '').join(', '), font: 'text' as const, size: 12, y: 94 },
   ];
   for (const { words, y, ...how } of lines) write(page, fitted(page, words, how, width), { x: 10, y, ...how });
   page.restore();

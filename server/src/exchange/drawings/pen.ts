@@ -65,13 +65,10 @@ const HATCHES: Readonly<Partial<Record<Fill, Hatch>>> = {
 
 const isHatch = (fill: Fill): fill is keyof typeof HATCHES => fill in HATCHES;
 
-/** Everything that can be seen is on a sheet this large, px. */
-const FAR = 6000;
-
-/** The lines of a hatch over everything there is; the clip leaves those of the part. */
-function hatchLines(page: Page, { angle, apart, ink }: Hatch): void {
+/** The lines of a hatch over everything there is out to a point, px; the clip leaves those of the part. */
+function hatchLines(page: Page, { angle, apart, ink }: Hatch, far: number): void {
   page.rotate(angle, { origin: [0, 0] });
-  for (let y = -FAR; y <= FAR; y += apart) page.moveTo(-FAR, y).lineTo(FAR, y);
+  for (let y = -far; y <= far; y += apart) page.moveTo(-far, y).lineTo(far, y);
   page.lineWidth(0.7).strokeColor(COLOURS[ink]).stroke();
 }
 
@@ -84,6 +81,17 @@ const trace = (page: Page, shape: Drawn): Page =>
       ? page.circle(shape.x, shape.y, shape.r)
       : page.path(shape.d);
 
+/** How far from the origin any of it can lie, px: slantwise over its largest figure. */
+function farthest(shape: Drawn): number {
+  const figures =
+    shape.kind === 'rect'
+      ? [shape.x + shape.w, shape.y + shape.h]
+      : shape.kind === 'circle'
+        ? [shape.x + shape.r, shape.y + shape.r]
+        : (shape.d.match(/[\d.]+/g) ?? []).map(Number);
+  return Math.SQRT2 * Math.max(0, ...figures);
+}
+
 function drawShape(page: Page, shape: Drawn): void {
   const { fill = 'none', stroke, width = 1, dash } = shape;
   const hatch = isHatch(fill) ? HATCHES[fill] : undefined;
@@ -91,7 +99,7 @@ function drawShape(page: Page, shape: Drawn): void {
     trace(page, shape).fillColor(COLOURS[hatch.ground]).fill('even-odd');
     page.save();
     trace(page, shape).clip('even-odd');
-    hatchLines(page, hatch);
+    hatchLines(page, hatch, farthest(shape));
     page.restore();
   } else if (fill !== 'none')
     trace(page, shape)
@@ -100,7 +108,7 @@ function drawShape(page: Page, shape: Drawn): void {
   if (!stroke) return;
   page.lineWidth(width).strokeColor(COLOURS[stroke]);
   const gaps = dash?.split(/[ ,]+/).map(Number);
-  if (gaps) page.dash(gaps[0] ?? 1, { space: gaps[1] ?? 1 });
+  if (gaps) page.dash(gaps as unknown as number, {});
   trace(page, shape).stroke();
   if (gaps) page.undash();
 }
