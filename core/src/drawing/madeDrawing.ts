@@ -20,6 +20,7 @@ interface Drawn {
 
 /** Room round a part for its figures, px. */
 const SIDE = 150;
+const NARROW = 36;
 const ABOVE = 64;
 const BELOW = 70;
 const BETWEEN = 46;
@@ -36,8 +37,6 @@ function flatDrawing({ form, outline, unit, k }: Drawn): MadeDrawing {
   const sizes = sizesOf(form);
   const { box } = outline;
   const [w, h] = [(box.right - box.left) * k, (box.top - box.bottom) * k];
-  const [cx, cy] = [SIDE - box.left * k, ABOVE + box.top * k];
-  const place = (x: number, y: number): readonly [number, number] => [cx + x * k, cy - y * k];
   const { inner = 0 as Length, outer = 0 as Length, holeCircle, holeDiameter } = sizes;
   const innerWords = sizeWords(inner, unit, 'Ø');
   const r = (inner / 2) * k;
@@ -46,17 +45,21 @@ function flatDrawing({ form, outline, unit, k }: Drawn): MadeDrawing {
   // where the words of the bore stand, no line goes through them
   const wide = Math.max(textWidth(innerWords.first, 'number', 20), 80) / 2 + 6;
   const room = !isHalf && r > wide + 14 ? wide : 0;
+  // beside a part whose bore has room for its words, nothing stands on the left
+  const left = room > 0 || isHalf ? NARROW : SIDE;
+  const [cx, cy] = [left - box.left * k, ABOVE + box.top * k];
+  const place = (x: number, y: number): readonly [number, number] => [cx + x * k, cy - y * k];
   const bore: Shape[] = boreWords({ cx, cy, r, rim: (outer / 2) * k, isHalf, room, words: innerWords });
   const holes = outline.cuts.slice(isHalf ? 1 : 2);
   const [hole] = holes.filter((each) => each.kind === 'circle').sort((a, b) => b.x + b.y - (a.x + a.y));
   const callout =
     hole && holeDiameter && holeCircle
-      ? holeWords({ at: place(hole.x, hole.y), r: hole.r * k, right: SIDE + w, count: holes.length, holeDiameter, holeCircle, unit })
+      ? holeWords({ at: place(hole.x, hole.y), r: hole.r * k, right: left + w, count: holes.length, holeDiameter, holeCircle, unit })
       : [];
   const notes = [tangWords(form, unit), grooveWords(form, unit)].filter((words) => words !== '');
   return {
     // a narrow part has the words of its outside beside their line
-    width: SIDE + w + (w < 200 ? 230 : SIDE),
+    width: Math.max(left + w + (w < 200 ? 230 : callout.length > 0 ? 104 : NARROW), ...notes.map((words) => left + textWidth(words, 'text', 16))),
     height: foot + BELOW + (isHalf ? 30 : 0) + notes.length * 22,
     says: `${MADE[form.kind].called}, ${innerWords.first} inside, ${sizeWords(outer, unit, 'Ø').first} outside`,
     shapes: [
@@ -74,7 +77,7 @@ function flatDrawing({ form, outline, unit, k }: Drawn): MadeDrawing {
         lines: [cy, cy],
         words: sizeWords(outer, unit, 'Ø'),
       }),
-      ...notes.map((words, i) => text(SIDE + w / 2, foot + BELOW + i * 22, words, 'text', 16, 'ink', { anchor: 'middle' })),
+      ...notes.map((words, i) => text(left - 20, foot + BELOW + i * 22, words, 'text', 16)),
     ],
   };
 }
@@ -162,7 +165,7 @@ function holeWords({
   unit: 'thou' | 'mm';
 }): Shape[] {
   const [hole, on] = [sizeWords(holeDiameter, unit, 'Ø'), sizeWords(holeCircle, unit, 'Ø')];
-  const [ex, ey] = [right - 6, Math.max(40, y - r - 34)];
+  const [ex, ey] = [right - 36, Math.max(40, y - r - 34)];
   const slant = Math.atan2(ey - y, ex - x);
   return [
     line(x + r * Math.cos(slant), y + r * Math.sin(slant), ex, ey, 'ink', 1),
@@ -319,14 +322,9 @@ export function madeDrawing(form: MadeForm, { unit, scale }: { readonly unit: 't
   return MADE[form.kind].isFlat ? flatDrawing(drawn) : turnedDrawing(drawn);
 }
 
-/** How much room its figures take beside a part, px: what is left is the part's. */
-export const AROUND_MADE = { across: 2 * SIDE + 20, up: ABOVE + BELOW } as const;
-
 /** A rule of 50 mm, in fifths, dark and light, to lay a rule on: its dark ends are its ends, with no line round them. */
 export function fiftyBar(x: number, y: number, scale: number): Shape[] {
   const fifth = 10 * scale;
   const dark = Array.from({ length: 3 }, (_, i): Shape => ({ kind: 'rect', x: x + 2 * i * fifth, y, w: fifth, h: 9, fill: 'ink', id: `fifty ${i}` }));
   return [line(x, y + 0.4, x + 5 * fifth, y + 0.4, 'ink', 0.8), line(x, y + 8.6, x + 5 * fifth, y + 8.6, 'ink', 0.8), ...dark];
 }
-
-export const fiftyWords = (isFull: boolean): string => (isFull ? '50 mm: lay a rule on it first.' : 'Not full size here: it prints full size.');

@@ -15,7 +15,8 @@ export type PlainQuantity =
   | 'bolt'
   | 'spring'
   | 'film'
-  | 'fine';
+  | 'fine'
+  | 'sheet';
 
 export interface PlainRange {
   readonly min: Length;
@@ -41,6 +42,8 @@ const RANGES: Readonly<Record<PlainQuantity, readonly [mm: number, mm: number]>>
   film: [0.005, 0.5],
   /** an instrument's zero error, its doubt, its division */
   fine: [0.0001, 0.5],
+  /** how wide or long a sheet or bar of stock is */
+  sheet: [20, 3000],
 };
 
 /** A whole pack, however many leaves. */

@@ -113,10 +113,8 @@ export function shimCautions({
     ...(pressure !== undefined && pressure > SQUEEZED
       ? [{ code: 'squeezed', message: `${Math.round(pressure)} MPa squeezes soft brass: steel.` }]
       : []),
-    {
-      code: 'burrs',
-      message: 'Take the burr off both faces before it is measured: a burr is a thou. Edges cut like a razor: gloves, and clamp the sheet.',
-    },
+    { code: 'burrs', message: 'Take the burr off both faces before it is measured: a burr is a thou.' },
+    { code: 'sharp', message: 'Edges cut like a razor: gloves, and clamp the sheet.' },
   ];
 }
 

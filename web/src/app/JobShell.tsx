@@ -13,7 +13,7 @@ import { Frame } from './Frame.tsx';
 import type { Stop } from './stop.ts';
 import { BackToTheShelf } from './Nowhere.tsx';
 import { OUTER, OuterTitle } from './OuterShell.tsx';
-import { BenchIcon, BookIcon, LadderIcon, RecordIcon, SectionIcon } from './roadIcons.tsx';
+import { BenchIcon, BookIcon, LadderIcon, MakeIcon, RecordIcon, SectionIcon } from './roadIcons.tsx';
 import { Spoilt } from './Spoilt.tsx';
 
 const ShaftMenu = lazy(() => import('./ShaftMenu.tsx'));
@@ -92,6 +92,7 @@ function jobStops(open: OpenJob): Stop[] {
     { to: at('wear'), name: 'Wear book', short: 'Wear', key: 'w', sign: sign(<BookIcon />, state.marks.wear) },
     { to: at('section'), name: 'Section', key: 's', sign: sign(<SectionIcon />, shaft?.mark ?? state.marks.section) },
     { to: at('builds'), name: 'Dry builds', short: 'Builds', key: 'd', sign: sign(<LadderIcon />, shaft?.mark ?? state.marks.builds) },
+    { to: at('make'), name: 'Make & fit', short: 'Make', key: 'm', sign: () => <MakeIcon /> },
     { to: at('record'), name: 'Record', key: 'r', sign: () => <RecordIcon /> },
   ];
 }

@@ -11,6 +11,7 @@ export const OF_A_JOB = {
   'ask/:stationId': 'AskSheet',
   sheet: 'MeasuringSheet',
   labels: 'BagLabels',
+  make: 'MakeAndFit',
   record: 'Record',
   add: 'NewMachine',
   boxes: 'Boxes',

@@ -50,6 +50,9 @@ export const SectionIcon = (): JSX.Element => (
 /** A ladder. */
 export const LadderIcon = (): JSX.Element => <Picture d="M7,1V25M21,1V25M7,5H21M7,11H21M7,17H21M7,22.5H21" />;
 
+/** A shim, and dividers across it. */
+export const MakeIcon = (): JSX.Element => <Picture d="M14,8.5a8,8 0 1 0 .01,0M14,13a3.5,3.5 0 1 0 .01,0M14,1V4M14,4L9,13M14,4L19,13" />;
+
 /** A bench with its vice. */
 export const WorkshopIcon = (): JSX.Element => (
   <svg width="28" height="26" viewBox="0 0 28 26" aria-hidden="true">

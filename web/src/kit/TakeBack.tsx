@@ -1,10 +1,18 @@
+import type { Withdrawal } from '@elder-cog/contract';
 import { useState, type JSX } from 'react';
 import { useCommand } from '../state/api.ts';
 import { withdraw } from '../state/gapActions.ts';
 import { Field, Quiet, Secondary } from './controls.tsx';
 
+interface TakeBackProps {
+  readonly id: string;
+  readonly what: string;
+  readonly ofKind?: Withdrawal['ofKind'];
+  readonly onDone?: () => void;
+}
+
 /** Takes back something that was read, any time after, with a reason or none: it is struck through, and kept. */
-export function TakeBack({ id, what, onDone }: { readonly id: string; readonly what: string; readonly onDone?: () => void }): JSX.Element {
+export function TakeBack({ id, what, ofKind = 'reading', onDone }: TakeBackProps): JSX.Element {
   const { send, sending } = useCommand();
   const [asking, setAsking] = useState(false);
   const [why, setWhy] = useState('');
@@ -20,7 +28,7 @@ export function TakeBack({ id, what, onDone }: { readonly id: string; readonly w
       className="flex flex-wrap items-start gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        send(withdraw('reading', id, why.trim())).then(onDone, () => undefined);
+        send(withdraw(ofKind, id, why.trim())).then(onDone, () => undefined);
       }}
     >
       <Field

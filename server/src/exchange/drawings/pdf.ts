@@ -1,6 +1,6 @@
 import { fiftyBar, MADE, madeDrawing, shimCautions, type MadeForm } from '@elder-cog/core';
 import type { DrawingTitle } from './title.ts';
-import { bytesOf, drawAt, fitted, newPage, POINTS_PER_MM, POINTS_PER_PX, write, type Page } from './pen.ts';
+import { bytesOf, drawAt, fitted, inLines, newPage, POINTS_PER_MM, POINTS_PER_PX, write, type Page } from './pen.ts';
 
 /** px to a millimetre at full size */
 const SCALE = 96 / 25.4;
@@ -33,22 +33,26 @@ interface Cell {
   readonly isNumber?: boolean;
 }
 
-function drawCells(page: Page, cells: readonly Cell[], { y, height, width }: { y: number; height: number; width: number }): void {
+function drawCells(page: Page, cells: readonly Cell[], { top, height, width }: { top: number; height: number; width: number }): void {
   const twelfth = (width - 2 * EDGE) / 12;
   let x = EDGE;
   for (const { label, lines, span, isNumber = false } of cells) {
     const w = span * twelfth;
     page
-      .rect(x * POINTS_PER_MM, y * POINTS_PER_MM, w * POINTS_PER_MM, height * POINTS_PER_MM)
+      .rect(x * POINTS_PER_MM, top * POINTS_PER_MM, w * POINTS_PER_MM, height * POINTS_PER_MM)
       .lineWidth(0.6)
       .strokeColor('#1E2226')
       .stroke();
     page.save();
-    page.translate(x * POINTS_PER_MM, y * POINTS_PER_MM).scale(POINTS_PER_PX);
+    page.translate(x * POINTS_PER_MM, top * POINTS_PER_MM).scale(POINTS_PER_PX);
     write(page, label.toUpperCase(), { x: 6, y: 15, font: 'label', size: 12, colour: 'ink2' });
+    let y = 32;
     lines.forEach((line, i) => {
       const how = { font: isNumber ? ('number' as const) : ('text' as const), size: i === 0 ? 15 : 12, bold: i === 0 };
-      write(page, fitted(page, line, how, w * SCALE - 12), { x: 6, y: 34 + i * 16, colour: i === 0 ? 'ink' : 'ink2', ...how });
+      for (const words of inLines(page, line, how, w * SCALE - 12)) {
+        write(page, words, { x: 6, y, colour: i === 0 ? 'ink' : 'ink2', ...how });
+        y += 15;
+      }
     });
     page.restore();
     x += w;
@@ -72,7 +76,7 @@ function drawTitle(
       { label: axial === 'thickness' ? 'thickness' : 'length', lines: title.to.length > 0 ? title.to : ['not said'], span: 3, isNumber: true },
       { label: 'of', lines: [title.material === '' ? 'not said' : title.material, title.from], span: 3 },
     ],
-    { y, height: half, width },
+    { top: y, height: half, width },
   );
   drawCells(
     page,
@@ -82,7 +86,7 @@ function drawTitle(
       { label: 'scale', lines: ['1 : 1, mm', 'lay a rule on the bar first'], span: 3 },
       { label: 'drawn', lines: [at.slice(0, 10), 'Elder Cog'], span: 2 },
     ],
-    { y: y + half, height: half, width },
+    { top: y + half, height: half, width },
   );
 }
 

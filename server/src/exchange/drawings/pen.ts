@@ -156,6 +156,16 @@ export function fitted(page: Page, words: string, how: Written, width: number): 
   return `${kept.trimEnd()}…`;
 }
 
+/** Words in two lines at the most, broken between two of them: what is over is left out with dots. */
+export function inLines(page: Page, words: string, how: Written, width: number): string[] {
+  setFont(page, words, how);
+  const each = words.split(' ');
+  let taken = each.length;
+  while (taken > 1 && page.widthOfString(each.slice(0, taken).join(' '), PLAIN) > width) taken -= 1;
+  const rest = each.slice(taken).join(' ');
+  return [fitted(page, each.slice(0, taken).join(' '), how, width), ...(rest === '' ? [] : [fitted(page, rest, how, width)])];
+}
+
 /** Shapes in pixels, with their origin at a point of the page, mm. */
 export function drawAt(page: Page, shapes: readonly Shape[], { x, y }: { readonly x: number; readonly y: number }): void {
   page.save();

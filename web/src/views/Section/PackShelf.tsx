@@ -14,6 +14,7 @@ import {
   type Tried,
 } from '@elder-cog/derive';
 import { useEffect, useRef, useState, type JSX, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { Heading, Primary, Quiet, Refusal } from '../../kit/controls.tsx';
 import { Mark } from '../../kit/Mark.tsx';
 import { LeafStrip, Pack } from '../../kit/Pack.tsx';
@@ -51,7 +52,8 @@ interface PackShelfProps {
 
 /** The packs for the gap in hand: what is in, what is wanted, the best on hand, the others, and the shim to make. */
 export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, would, isCoupled = false }: PackShelfProps): JSX.Element {
-  const { lots, fitted } = useJob();
+  const { lots, fitted, facts } = useJob();
+  const makeAt = `/jobs/${facts.job.id}/make?shaft=${shaft.shaft.id}&for=${gap.station.id}`;
   const { send, sending } = useCommand();
   const unit = useSettings((s) => s.unit);
   const [chosen, setChosen] = useState(0);
@@ -167,7 +169,8 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
               </Primary>
             </div>
           ) : (
-            choices && window && <NoPack choices={choices} unit={unit} onFit={(leaves) => void fit(leaves)} buttonRef={fitButton} busy={sending} />
+            choices &&
+            window && <NoPack choices={choices} unit={unit} to={makeAt} onFit={(leaves) => void fit(leaves)} buttonRef={fitButton} busy={sending} />
           )}
         </div>
         <div className="flex flex-col gap-1 @sm:@max-3xl:col-span-full print:col-auto!">
@@ -186,7 +189,7 @@ export function PackShelf({ shaft, gap, wantsFocus, onFocused, onFitted, onTry, 
                 />
               ),
             )}
-          {choices && best && <MakeLine choices={choices} unit={unit} />}
+          {choices && best && <MakeLine choices={choices} unit={unit} to={makeAt} />}
           {settled === null && window && reading && <ToBeHad slot={slot.slot} window={window} unit={unit} />}
         </div>
         {other && <OtherPack onFit={(leaves) => void fit(leaves)} onTry={tryIt} available={available} bare={bareUnit(gap)} would={would} />}
@@ -301,7 +304,7 @@ const half = (length: Length, unit: 'thou' | 'mm'): string => {
 };
 
 /** "make 10½ ±0.9, sure": the shim to make, as a window. */
-function MakeLine({ choices, unit }: { choices: PackChoices; unit: 'thou' | 'mm' }): JSX.Element {
+function MakeLine({ choices, unit, to }: { choices: PackChoices; unit: 'thou' | 'mm'; to: string }): JSX.Element {
   return (
     <p className="m-0 flex min-h-12 flex-wrap items-center gap-x-2 border border-dashed border-edge px-3">
       <span className="whitespace-nowrap">
@@ -311,6 +314,9 @@ function MakeLine({ choices, unit }: { choices: PackChoices; unit: 'thou' | 'mm'
         ±{formatLength(choices.make.in[unit].either, unit)}
         {choices.make.sure ? ', sure' : ''}
       </span>
+      <Link to={to} className="no-print ml-auto inline-flex min-h-12 items-center text-blue">
+        draw and lap it ▸
+      </Link>
     </p>
   );
 }
@@ -319,12 +325,15 @@ function MakeLine({ choices, unit }: { choices: PackChoices; unit: 'thou' | 'mm'
 function NoPack({
   choices,
   unit,
+  to,
   onFit,
   buttonRef,
   busy,
 }: {
   choices: PackChoices;
   unit: 'thou' | 'mm';
+  /** where it is drawn and lapped */
+  to: string;
   onFit: (leaves: readonly FitLeaf[]) => void;
   buttonRef: React.RefObject<HTMLButtonElement | null>;
   busy: boolean;
@@ -363,6 +372,11 @@ function NoPack({
         <Primary ref={buttonRef} enter disabled={busy} className="mt-2 w-full" onClick={() => onFit(made)}>
           Fit one made {half(size, unit)}
         </Primary>
+      )}
+      {size > 0 && (
+        <Link to={to} className="no-print inline-flex min-h-12 items-center text-blue">
+          Draw it, cut it, lap it to size ▸
+        </Link>
       )}
     </div>
   );

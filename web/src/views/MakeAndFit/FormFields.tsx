@@ -1,0 +1,228 @@
+import {
+  CLEAR,
+  describeLength,
+  fieldsOf,
+  MADE,
+  NM_PER,
+  ReckoningError,
+  shimShape,
+  unitOfSizes,
+  type Length,
+  type MadeForm,
+  type MadeSizeField,
+  type Meaning,
+} from '@elder-cog/core';
+import { useState, type JSX } from 'react';
+import { Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
+import { EntryField, useEntry } from '../../kit/EntryField.tsx';
+import { asTyped } from '../../state/understood.ts';
+
+interface FormFieldsProps {
+  readonly form: MadeForm;
+  readonly bare: 'thou' | 'mm';
+  /** what is made to a window has its thickness from there */
+  readonly isAimed: boolean;
+  readonly onChange: (form: MadeForm) => void;
+}
+
+/** The sizes of what is made, one field each. Left, a field is kept. */
+export function FormFields({ form, bare, isAimed, onChange }: FormFieldsProps): JSX.Element {
+  const [working, setWorking] = useState(false);
+  const { axial, counts, isFlat, isTool } = MADE[form.kind];
+  const set = (name: MadeSizeField['name'], size: Length | undefined): void => {
+    const { [name]: _, ...others } = form.sizes;
+    onChange({ ...form, sizes: size === undefined ? others : { ...others, [name]: size } });
+  };
+  return (
+    <section aria-label="Sizes" className="border-t border-rule px-4 py-2">
+      <div className="grid grid-cols-2 gap-x-4 max-sm:grid-cols-1">
+        {fieldsOf(form)
+          .filter(({ name }) => !(isAimed && name === axial))
+          .map((field) => (
+            <SizeField
+              key={`${form.kind} ${field.name} ${form.sizes[field.name] ?? ''}`}
+              field={field}
+              size={form.sizes[field.name]}
+              bare={bare}
+              onKeep={(size) => set(field.name, size)}
+            />
+          ))}
+        {counts.map(({ name, label }) => (
+          <CountField
+            key={`${form.kind} ${name}`}
+            label={label}
+            count={form.counts[name] ?? 0}
+            onKeep={(n) => onChange({ ...form, counts: { ...form.counts, [name]: n } })}
+          />
+        ))}
+      </div>
+      {isFlat && !isTool && (
+        <>
+          <Quiet onClick={() => setWorking((w) => !w)} aria-expanded={working}>
+            From shaft, corner and housing ▸
+          </Quiet>
+          {working && (
+            <FromHousing
+              form={form}
+              bare={bare}
+              onKeep={(inner, outer) => {
+                setWorking(false);
+                onChange({ ...form, sizes: { ...form.sizes, inner, outer } });
+              }}
+            />
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+/** As it would be typed: in the system in which it is a round figure, and in the job's own where it is in neither. */
+function asMeant(size: Length | undefined, bare: 'thou' | 'mm'): string {
+  if (size === undefined) return '';
+  const [isInch, isMetric] = [size % (NM_PER.thou / 10) === 0, size % (NM_PER.mm / 1000) === 0];
+  return asTyped(size, isInch === isMetric ? bare : isInch ? 'thou' : 'mm');
+}
+
+function SizeField({
+  field,
+  size,
+  bare,
+  onKeep,
+}: {
+  field: MadeSizeField;
+  size: Length | undefined;
+  bare: 'thou' | 'mm';
+  onKeep: (size: Length | undefined) => void;
+}): JSX.Element {
+  const initial = asMeant(size, bare);
+  const entry = useEntry(
+    { field: 'size', bare, quantity: field.quantity },
+    {
+      initial,
+      onKeep: ({ value }) => {
+        if (value !== size) onKeep(value);
+      },
+    },
+  );
+  const keep = (): void => {
+    if (entry.text.trim() !== '') return entry.keep();
+    if (size !== undefined) onKeep(undefined);
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep();
+      }}
+      onBlur={(event) => {
+        if (entry.text !== initial && event.target instanceof HTMLInputElement && !event.currentTarget.contains(event.relatedTarget)) keep();
+      }}
+    >
+      <EntryField
+        entry={entry}
+        id={`made-${field.name}`}
+        label={field.isOptional ? `${field.label}, if any` : field.label}
+        placeholder={unitOfSizes(bare) === 'mm' ? 'like 42.6' : 'like 1 11/16'}
+      />
+    </form>
+  );
+}
+
+function CountField({ label, count, onKeep }: { label: string; count: number; onKeep: (count: number) => void }): JSX.Element {
+  const [text, setText] = useState(String(count));
+  const number = /^\d{1,2}$/.test(text.trim()) ? Number(text) : null;
+  const isWrong = number === null || number > 36;
+  const keep = (): void => {
+    if (!isWrong && number !== count) onKeep(number);
+  };
+  const id = `made-count-${label.toLowerCase()}`;
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep();
+      }}
+      onBlur={keep}
+    >
+      <label htmlFor={id} className="label block text-[17px] font-semibold">
+        {label}
+      </label>
+      <input
+        id={id}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        inputMode="numeric"
+        autoComplete="off"
+        aria-invalid={isWrong ? true : undefined}
+        className="num mt-1 h-14 w-full border border-edge bg-sheet px-3 text-[20px]"
+      />
+      <div className="mt-1 min-h-6 text-[16px]">{isWrong && <Refusal>A whole number, up to 36.</Refusal>}</div>
+    </form>
+  );
+}
+
+const required = (entry: { readonly meaning: Meaning<Length> | null }): Length | null => entry.meaning?.value ?? null;
+
+/** Inside and outside, cleared from the shaft with its corner and from the housing, as they were measured. */
+function FromHousing({ form, bare, onKeep }: { form: MadeForm; bare: 'thou' | 'mm'; onKeep: (inner: Length, outer: Length) => void }): JSX.Element {
+  const shaft = useEntry({ field: 'size', bare, quantity: 'diameter' });
+  const fillet = useEntry({ field: 'size', bare, quantity: 'leaf' });
+  const housing = useEntry({ field: 'size', bare, quantity: 'diameter' });
+  const raceIn = useEntry({ field: 'size', bare, quantity: 'diameter' });
+  const raceOut = useEntry({ field: 'size', bare, quantity: 'diameter' });
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const found = ((): { readonly shape: ReturnType<typeof shimShape> } | { readonly why: string } => {
+    const [inside, outside] = [required(raceIn), required(raceOut)];
+    try {
+      const shape = shimShape({
+        shaft: required(shaft),
+        fillet: required(fillet) ?? (0 as Length),
+        housing: required(housing),
+        race: inside !== null && outside !== null ? { inner: inside, outer: outside } : null,
+        holes: null,
+        thickness: form.sizes.thickness ?? (1 as Length),
+        material: { density: 8500 },
+      });
+      return { shape };
+    } catch (error) {
+      if (error instanceof ReckoningError) return { why: error.message };
+      throw error;
+    }
+  })();
+  return (
+    <form
+      aria-label="From shaft and housing"
+      className="border border-edge bg-paper p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if ('why' in found) return setRefusal(found.why);
+        onKeep(found.shape.inner, found.shape.outer);
+      }}
+    >
+      <div className="grid grid-cols-2 gap-x-4 max-sm:grid-cols-1">
+        <EntryField entry={shaft} id="from-shaft" label="Shaft it goes over" placeholder={bare === 'mm' ? 'like 34' : 'like 1 3/8'} />
+        <EntryField entry={fillet} id="from-fillet" label="Corner, radius" placeholder={bare === 'mm' ? 'like 1.2 mm' : 'like 1/16 in'} />
+        <EntryField entry={housing} id="from-housing" label="Housing it goes into" placeholder={bare === 'mm' ? 'like 71' : 'like 2 13/16'} />
+        <span />
+        <EntryField entry={raceIn} id="from-race-in" label="Face on it, inside" placeholder={bare === 'mm' ? 'like 40' : 'like 1 5/8'} />
+        <EntryField entry={raceOut} id="from-race-out" label="Face on it, outside" placeholder={bare === 'mm' ? 'like 70' : 'like 2 3/4'} />
+      </div>
+      <p className="m-0 mb-2 text-[16px]">
+        {'shape' in found ? (
+          <>
+            <span className="num font-semibold">{describeLength(found.shape.inner, unitOfSizes(bare))}</span> inside,{' '}
+            <span className="num font-semibold">{describeLength(found.shape.outer, unitOfSizes(bare))}</span> outside
+            {found.shape.share < 1 ? `, carrying ${Math.round(found.shape.share * 100)} in 100 of the face` : ''}. Room of{' '}
+            {describeLength(CLEAR.shaft, 'mm')} over the corners and {describeLength(CLEAR.housing, 'mm')} in the housing: common practice.
+          </>
+        ) : (
+          (refusal ?? found.why)
+        )}
+      </p>
+      <Secondary type="submit" disabled={'why' in found}>
+        Take these
+      </Secondary>
+    </form>
+  );
+}
