@@ -6,6 +6,7 @@ export * from './doubt.ts';
 export { slotLetter } from './drawn.ts';
 export * from './faceWords.ts';
 export * from './finalBuild.ts';
+export * from './fittings.ts';
 export * from './gap/index.ts';
 export * from './graph.ts';
 export * from './hot.ts';

@@ -103,4 +103,14 @@ describe('the rule of what is nearest', () => {
       expect(rule.x(wanted)).toBeCloseTo(450, 6);
     }
   });
+
+  it('a temperature says what it is too hot for, and nothing where it is too hot for nothing', () => {
+    const notes = (text: string): readonly string[] => reckon(text, []).answer?.notes ?? [];
+    expect(notes('80 °C')).toEqual([]);
+    expect(notes('90 °C')).toEqual(['Too hot for a sealed bearing (80 °C).']);
+    // 300 °F is 148.9 °C: over all but what is case-hardened, and plain
+    expect(notes('300 F').join()).toContain('a rolling bearing (120 °C)');
+    expect(notes('300 F').join()).not.toContain('case-hardened');
+    expect(notes('900 °C')).toEqual([]);
+  });
 });

@@ -1,6 +1,7 @@
 import type { Lot } from '@elder-cog/contract';
 import {
   BOUND,
+  CEILINGS,
   describeLength,
   describeQuantity,
   formatLength,
@@ -8,6 +9,7 @@ import {
   formatQuantityLimits,
   fromBase,
   fromLength,
+  HEATED_KINDS,
   INSTRUMENTS,
   isMetric,
   isSum,
@@ -282,7 +284,7 @@ function otherAnswer(read: QuantityRead, kind: OtherQuantity): Reckoned {
     readAs: describeQuantity(read.value, read.unit, 6)
       .replace(/(\.\d*?)0+ /, '$1 ')
       .replace('. ', ' '),
-    notes: read.notes,
+    notes: [...read.notes, ...(kind === 'temperature' ? ceilingNotes(read.value) : [])],
     tiles: shown.map((unit) => ({
       label: SPELLED[unit] ?? unit,
       value: formatQuantity(read.value, unit, 4),
@@ -294,6 +296,15 @@ function otherAnswer(read: QuantityRead, kind: OtherQuantity): Reckoned {
     nearest: [],
   };
 }
+
+/** Hotter than any part of a gearbox is meant to be: a colour, a weld. */
+const NO_PART = 400;
+
+/** What such heat may harm: said wherever a temperature is entered. */
+const ceilingNotes = (celsius: number): string[] => {
+  const passed = HEATED_KINDS.map((kind) => CEILINGS[kind]).filter((ceiling) => celsius > ceiling.celsius && celsius <= NO_PART);
+  return passed.length === 0 ? [] : [`Too hot for ${passed.map(({ called, celsius: most }) => `${called} (${most} °C)`).join(', ')}.`];
+};
 
 const factorOf = (unit: string): number => UNITS.find((u) => u.name === unit)?.per ?? 1;
 const figures = (value: number): string => String(Number(value.toPrecision(5)));

@@ -3,6 +3,7 @@ export * from './clearanceAlong.ts';
 export * from './clearanceShapes.ts';
 export * from './dial.ts';
 export { sizeWords, type SizeWords } from './dimensions.ts';
+export * from './fitBands.ts';
 export * from './leaf.ts';
 export * from './limitBar.ts';
 export * from './madeDrawing.ts';

@@ -12,6 +12,7 @@ export const OF_A_JOB = {
   sheet: 'MeasuringSheet',
   labels: 'BagLabels',
   make: 'MakeAndFit',
+  fit: 'Fit',
   record: 'Record',
   add: 'NewMachine',
   boxes: 'Boxes',

@@ -12,6 +12,7 @@ const VIEWS = {
   Section: () => import('../views/Section/Section.tsx'),
   DryBuilds: () => import('../views/DryBuilds/DryBuilds.tsx'),
   WearBook: () => import('../views/WearBook/WearBook.tsx'),
+  Fit: () => import('../views/MakeAndFit/Fit.tsx'),
   MakeAndFit: () => import('../views/MakeAndFit/MakeAndFit.tsx'),
   Limits: () => import('../views/WearBook/Limits.tsx'),
   StripLog: () => import('../views/WearBook/StripLog.tsx'),

@@ -35,6 +35,7 @@ import { Depth } from '../Section/Depths.tsx';
 import { Sleeve } from '../Section/Sleeve.tsx';
 import { LookAgain, MatchedWarnings } from '../WearBook/InQuestion.tsx';
 import { sizeUnit } from '../WearBook/PartRows.tsx';
+import { BeingMade } from './BeingMade.tsx';
 import { OpenItems } from './OpenItems.tsx';
 
 /** One job's home: what to do next, with its entry in place; what is out or stale; the last readings. */
@@ -121,6 +122,7 @@ export default function Bench(): JSX.Element {
             )}
           </div>
         )}
+        <BeingMade />
         <section aria-label="Gaps and clearances" className="px-4 py-3">
           <div className="flex items-baseline justify-between">
             <Heading>Out, stale, not read</Heading>

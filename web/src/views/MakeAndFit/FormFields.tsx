@@ -3,7 +3,6 @@ import {
   describeLength,
   fieldsOf,
   MADE,
-  NM_PER,
   ReckoningError,
   shimShape,
   unitOfSizes,
@@ -15,7 +14,7 @@ import {
 import { useState, type JSX } from 'react';
 import { Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
-import { asTyped } from '../../state/understood.ts';
+import { KeptSize } from '../../kit/KeptSize.tsx';
 
 interface FormFieldsProps {
   readonly form: MadeForm;
@@ -29,9 +28,9 @@ interface FormFieldsProps {
 export function FormFields({ form, bare, isAimed, onChange }: FormFieldsProps): JSX.Element {
   const [working, setWorking] = useState(false);
   const { axial, counts, isFlat, isTool } = MADE[form.kind];
-  const set = (name: MadeSizeField['name'], size: Length | undefined): void => {
+  const set = (name: MadeSizeField['name'], size: Length | null): void => {
     const { [name]: _, ...others } = form.sizes;
-    onChange({ ...form, sizes: size === undefined ? others : { ...others, [name]: size } });
+    onChange({ ...form, sizes: size === null ? others : { ...others, [name]: size } });
   };
   return (
     <section aria-label="Sizes" className="border-t border-rule px-4 py-2">
@@ -39,11 +38,14 @@ export function FormFields({ form, bare, isAimed, onChange }: FormFieldsProps): 
         {fieldsOf(form)
           .filter(({ name }) => !(isAimed && name === axial))
           .map((field) => (
-            <SizeField
+            <KeptSize
               key={`${form.kind} ${field.name} ${form.sizes[field.name] ?? ''}`}
-              field={field}
-              size={form.sizes[field.name]}
+              id={`made-${field.name}`}
+              label={field.isOptional ? `${field.label}, if any` : field.label}
+              size={form.sizes[field.name] ?? null}
               bare={bare}
+              quantity={field.quantity}
+              example={{ mm: 'like 42.6', in: 'like 1 11/16' }}
               onKeep={(size) => set(field.name, size)}
             />
           ))}
@@ -74,58 +76,6 @@ export function FormFields({ form, bare, isAimed, onChange }: FormFieldsProps): 
         </>
       )}
     </section>
-  );
-}
-
-/** As it would be typed: in the system in which it is a round figure, and in the job's own where it is in neither. */
-function asMeant(size: Length | undefined, bare: 'thou' | 'mm'): string {
-  if (size === undefined) return '';
-  const [isInch, isMetric] = [size % (NM_PER.thou / 10) === 0, size % (NM_PER.mm / 1000) === 0];
-  return asTyped(size, isInch === isMetric ? bare : isInch ? 'thou' : 'mm');
-}
-
-function SizeField({
-  field,
-  size,
-  bare,
-  onKeep,
-}: {
-  field: MadeSizeField;
-  size: Length | undefined;
-  bare: 'thou' | 'mm';
-  onKeep: (size: Length | undefined) => void;
-}): JSX.Element {
-  const initial = asMeant(size, bare);
-  const entry = useEntry(
-    { field: 'size', bare, quantity: field.quantity },
-    {
-      initial,
-      onKeep: ({ value }) => {
-        if (value !== size) onKeep(value);
-      },
-    },
-  );
-  const keep = (): void => {
-    if (entry.text.trim() !== '') return entry.keep();
-    if (size !== undefined) onKeep(undefined);
-  };
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}
-      onBlur={(event) => {
-        if (entry.text !== initial && event.target instanceof HTMLInputElement && !event.currentTarget.contains(event.relatedTarget)) keep();
-      }}
-    >
-      <EntryField
-        entry={entry}
-        id={`made-${field.name}`}
-        label={field.isOptional ? `${field.label}, if any` : field.label}
-        placeholder={unitOfSizes(bare) === 'mm' ? 'like 42.6' : 'like 1 11/16'}
-      />
-    </form>
   );
 }
 

@@ -15,6 +15,7 @@ import { rangeWords } from '../../state/understood.ts';
 import { Begin } from './Begin.tsx';
 import { Finish } from './Finish.tsx';
 import { FormFields } from './FormFields.tsx';
+import { MakeTabs, PickOne } from './MakeTabs.tsx';
 import { OnTheSheet } from './OnTheSheet.tsx';
 import { PartDrawing } from './PartDrawing.tsx';
 import { StockList } from './StockList.tsx';
@@ -42,21 +43,12 @@ export default function MakeAndFit(): JSX.Element {
   return (
     <div className="flex min-h-full flex-col">
       <h1 className="sr-only">Make and fit</h1>
-      <nav
-        aria-label="What is made"
-        className={`no-print flex-wrap items-center gap-x-2 border-b-2 border-ink px-4 py-1 ${all.length === 0 ? 'hidden' : 'flex'}`}
-      >
+      <MakeTabs on="make">
         {all.map((each) => (
-          <button
-            key={each.making.id}
-            type="button"
-            aria-current={each === made ? 'page' : undefined}
-            onClick={() => choose(each.making.id)}
-            className={`flex min-h-12 max-w-full items-center gap-2 px-2 text-left text-[16px] ${each === made ? 'border-b-4 border-blue font-semibold' : 'border-b-4 border-transparent'} ${each.making.state === 'open' ? '' : 'text-ink2'}`}
-          >
+          <PickOne key={each.making.id} on={each === made} isOver={each.making.state !== 'open'} onPick={() => choose(each.making.id)}>
             {each.making.name}
             {each.making.state === 'made' ? ' ✓' : each.making.state === 'left' ? ', left' : ''}
-          </button>
+          </PickOne>
         ))}
         {all.length > 0 && (
           <Quiet onClick={() => setNew(true)} aria-expanded={isNew}>
@@ -68,7 +60,7 @@ export default function MakeAndFit(): JSX.Element {
             cutting list
           </a>
         )}
-      </nav>
+      </MakeTabs>
       {made ? (
         <One key={made.making.id} made={made} all={all} />
       ) : (

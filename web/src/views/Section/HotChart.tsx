@@ -1,9 +1,8 @@
 import { formatLength, NM_PER, unitWord, type Length, type Limits } from '@elder-cog/core';
 import { CategoryScale, Chart, Filler, LinearScale, LineElement, PointElement, type ChartData, type ChartDataset, type ChartOptions } from 'chart.js';
-import { useEffect, useMemo, useState, type JSX } from 'react';
+import { useMemo, type JSX } from 'react';
 import { Line } from 'react-chartjs-2';
-import { useMedia } from '../../kit/useMedia.ts';
-import { useSettings } from '../../state/settings.ts';
+import { useChartColours, type ChartColours } from '../../kit/chartColours.ts';
 
 Chart.register(CategoryScale, Filler, LinearScale, LineElement, PointElement);
 
@@ -13,27 +12,9 @@ interface HotChartProps {
   readonly unit: 'thou' | 'mm';
 }
 
-const NAMES = ['--ink', '--blue', '--band', '--rule', '--font-number'] as const;
-type Colours = Readonly<Record<(typeof NAMES)[number], string>>;
-
-/** The colours of the page, as a canvas wants them: read once the theme is on. */
-function useColours(): Colours | null {
-  const theme = useSettings((s) => s.theme);
-  const dark = useMedia('(prefers-color-scheme: dark)');
-  const [colours, setColours] = useState<Colours | null>(null);
-  useEffect(() => {
-    const frame = requestAnimationFrame(() => {
-      const style = getComputedStyle(document.documentElement);
-      setColours(Object.fromEntries(NAMES.map((name) => [name, style.getPropertyValue(name).trim()])) as Colours);
-    });
-    return () => cancelAnimationFrame(frame);
-  }, [theme, dark]);
-  return colours;
-}
-
 /** A gap over the temperature of its case, and the limits it is to come in between. */
 export function HotChart({ points, limits, unit }: HotChartProps): JSX.Element {
-  const colours = useColours();
+  const colours = useChartColours();
   const drawn = useMemo(() => colours && chartOf({ points, limits, unit }, colours), [points, limits, unit, colours]);
   const [first, last] = [points[0], points.at(-1)];
   const says =
@@ -45,7 +26,7 @@ export function HotChart({ points, limits, unit }: HotChartProps): JSX.Element {
 
 function chartOf(
   { points, limits: { min, max }, unit }: HotChartProps,
-  colours: Colours,
+  colours: ChartColours,
 ): { data: ChartData<'line'>; options: ChartOptions<'line'> } {
   const per = NM_PER[unit];
   const [ink, rule] = [colours['--ink'], colours['--rule']];

@@ -1,4 +1,4 @@
-import { formatLength, formatLimits, MARK_WORDS, MATERIALS, nanometres, readQuantity, unitWord, type Length } from '@elder-cog/core';
+import { formatLength, formatLimits, MARK_WORDS, MATERIALS, nanometres, overCeiling, unitWord, type Length } from '@elder-cog/core';
 import {
   givenLimits,
   hotGrowth,
@@ -12,12 +12,13 @@ import {
   type ShaftState,
 } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
-import { Chip, Field, Heading } from '../../kit/controls.tsx';
+import { Chip, Field, Heading, Refusal } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
 import { stationChange } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
+import { readTemperature } from '../../state/temperature.ts';
 import { bareUnit } from '../../state/understood.ts';
 import { HotChart } from './HotChart.tsx';
 
@@ -50,7 +51,7 @@ function Warmed({ question, gap }: { question: HotQuestion; gap: GapState }): JS
   const [grip, setGrip] = useState<HotState['grip']>(null);
   const span = useEntry({ field: 'size', bare: bareUnit(gap), quantity: 'distancePiece' });
   const named = (group: HotGroup): string => materials[group.id] ?? USUALLY[group.material] ?? 'mild steel';
-  const temperatures = { cold: temperature(typed.cold), case: temperature(typed.case), shaft: temperature(typed.shaft) };
+  const temperatures = { cold: readTemperature(typed.cold), case: readTemperature(typed.case), shaft: readTemperature(typed.shaft) };
   const { cold, case: caseHot, shaft: shaftHot } = temperatures;
   const known = cold.value !== null && caseHot.value !== null && shaftHot.value !== null;
   const state = (part = 1): HotState => ({
@@ -78,6 +79,7 @@ function Warmed({ question, gap }: { question: HotQuestion; gap: GapState }): JS
               value={typed[key]}
               onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
               refusal={temperatures[key].refusal}
+              says={tooHot(temperatures[key].value)}
             />
           ))}
         </div>
@@ -126,6 +128,12 @@ function Warmed({ question, gap }: { question: HotQuestion; gap: GapState }): JS
   );
 }
 
+/** What is commonly in a box, and bears no more: said where such heat is typed. */
+function tooHot(celsius: number | null): JSX.Element | string {
+  const over = celsius === null ? null : overCeiling(celsius, ['lipSeal', 'rollingBearing']);
+  return over ? <Refusal>{over.message}</Refusal> : '';
+}
+
 /** From cold to a quarter hotter than hot. */
 const STEPS = Array.from({ length: 26 }, (_, i) => i / 20);
 
@@ -135,20 +143,6 @@ function listed(parts: readonly string[]): string {
   const words = shown.join('; ');
   const sentence = words.charAt(0).toUpperCase() + words.slice(1).toLowerCase();
   return more > 0 ? `${sentence} and ${more} more` : sentence;
-}
-
-/** No oil, oven or frost makes more of a gearbox, °C. Common practice, no source. */
-const FELT = { least: -60, most: 350 } as const;
-
-function temperature(text: string): { readonly value: number | null; readonly refusal: string | null } {
-  if (text.trim() === '') return { value: null, refusal: null };
-  try {
-    const { kind, value } = readQuantity(/[a-z°]/i.test(text) ? text : `${text} °C`);
-    if (kind === 'temperature' && value >= FELT.least && value <= FELT.most) return { value, refusal: null };
-  } catch {
-    // said below
-  }
-  return { value: null, refusal: 'Like 80, or 176 F.' };
 }
 
 /** What it comes to hot; and whether its limits hold cold, as it is read, or hot. */

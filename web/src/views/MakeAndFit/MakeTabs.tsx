@@ -1,0 +1,45 @@
+import type { JSX, ReactNode } from 'react';
+import { LeafTabs } from '../../kit/LeafTabs.tsx';
+import { useJob, whereIn } from '../../state/job.ts';
+
+/** The two leaves: what is made, and what goes into what. */
+export function MakeTabs({ on, children }: { on: 'make' | 'fit'; children?: ReactNode }): JSX.Element {
+  const open = useJob();
+  const at = (view: string): string => `/jobs/${open.state.job.id}/${view}${whereIn(open)}`;
+  return (
+    <div className="no-print flex flex-wrap items-end gap-x-4 border-b-2 border-ink px-4 pt-2">
+      <LeafTabs
+        label="Make and fit"
+        tabs={[
+          { to: at('make'), name: 'Make', on: on === 'make' },
+          { to: at('fit'), name: 'Fit', on: on === 'fit' },
+        ]}
+      />
+      <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-2">{children}</div>
+    </div>
+  );
+}
+
+/** One of several things by name, in a row over the sheet. */
+export function PickOne({
+  on,
+  isOver = false,
+  onPick,
+  children,
+}: {
+  on: boolean;
+  isOver?: boolean;
+  onPick: () => void;
+  children: ReactNode;
+}): JSX.Element {
+  return (
+    <button
+      type="button"
+      aria-current={on ? 'page' : undefined}
+      onClick={onPick}
+      className={`flex min-h-12 max-w-full items-center gap-2 border-b-4 px-2 text-left text-[16px] ${on ? 'border-blue font-semibold' : 'border-transparent'} ${isOver ? 'text-ink2' : ''}`}
+    >
+      {children}
+    </button>
+  );
+}
