@@ -18,6 +18,7 @@ import { builds, readings } from './builds.ts';
 import { mailVan, orchardCrawler, otherLots } from './others.ts';
 import { bearer, spigot, rearPair, washerFront, washerRear, spring, needles, gearPlay } from './rows.ts';
 import { strip, stationNamed, inspections, lookAlikes, matchedSets, openItems } from './apart.ts';
+import { fittings, makingOf, stock } from './made.ts';
 
 /** Each build follows the one before it in its box. */
 const inOrder = [...builds].sort((a, b) => a.at.localeCompare(b.at));
@@ -112,6 +113,8 @@ const photos = [
   await picture('rearWasher', 'station', washerRear.id, at(8, '20:06')),
 ];
 
+Object.assign(facts, makingOf(facts), { fittings: [...fittings] });
+
 const file = workshopFile.parse({
   format: 'elder-cog/workshop',
   version: FILE_VERSION,
@@ -119,7 +122,7 @@ const file = workshopFile.parse({
   jobs: [facts],
   lots,
   instruments: [],
-  stock: [],
+  stock: [...stock],
   journal: [],
 });
 writeFileSync(join(import.meta.dirname, 'workshop.json'), `${JSON.stringify(file, null, 1)}\n`);

@@ -13,6 +13,8 @@ const VIEWS: readonly (readonly [string, string])[] = [
   ['Wear book', jobPath('wear', 1)],
   ['Limits', jobPath('limits')],
   ['As it came apart', jobPath('strip')],
+  ['Make', jobPath('make')],
+  ['Fit', jobPath('fit')],
   ['Measuring sheet', jobPath('sheet', 1)],
   ['Bag labels', jobPath('labels')],
   ['Ask sheet', jobPath(`ask/${DEMO.jobs[0]?.stations.find((s) => s.subject === 'pair')?.id ?? ''}`, 1)],

@@ -125,3 +125,70 @@ test('a pass that was wrong is taken back, one that was not read says to measure
   await expect(page.getByRole('button', { name: /keep 116/ })).toBeVisible();
   await expect(takingOff(page)).toContainText('Measure now');
 });
+
+test('a part that is there is lapped to size: what came off is in the record, and what it measures is its size', async ({ page, empty }) => {
+  await newShaft(page, empty.url, { machine: 'Ridge tractor', shaft: 'Idler', is: /Gear on a bush/ });
+  await setUp(page, '0.10-0.20 mm', '2.00 mm', '2.00 mm');
+  await page.getByRole('button', { name: /^Dial, pushed/ }).click();
+  const sizes = page.getByRole('region', { name: 'Sizes of the parts' });
+  await sizes.getByRole('button', { name: /Sizes of the parts/ }).click();
+  await sizes.getByLabel('bush, length').fill('58.40 mm');
+  await sizes.getByLabel('bush, length').press('Enter');
+  await expect(sizes.getByText('1 of')).toBeVisible();
+  await page.getByRole('link', { name: /Make & fit/ }).click();
+  await page.getByRole('button', { name: 'A part that is there, to size' }).click();
+  const form = page.getByRole('form', { name: 'Take a part down to size' });
+  await form.getByLabel('What', { exact: true }).selectOption({ index: 1 });
+  await form.getByLabel('To', { exact: true }).fill('58.30-58.34 mm');
+  await form.getByRole('button', { name: 'Begin it' }).click();
+  // what else it opens is said before the first pass
+  await expect(takingOff(page)).toContainText('Before the first pass: it moves');
+  await page.getByRole('button', { name: /Shown in thou first/ }).click();
+  await pass(page, '58.400 58.401 58.400');
+  await expect(takingOff(page)).toContainText('Next pass: 10 strokes');
+  await pass(page, '58.350 58.351 58.350');
+  await pass(page, '58.322 58.323 58.322');
+  await expect(takingOff(page)).toContainText('It is to size, surely.');
+  await page.getByRole('button', { name: 'It is to size: keep it' }).click();
+  await expect(page.getByText(/^Made: 58\.322 mm/)).toBeVisible();
+  await page.getByRole('link', { name: 'Record', exact: true }).click();
+  // 58.4003 − 58.3223
+  await expect(page.getByText(/bush, length: lapped 0\.078 mm/).first()).toBeVisible();
+  await page
+    .getByRole('link', { name: /Section$/ })
+    .first()
+    .click();
+  await sizes.getByRole('button', { name: /Sizes of the parts/ }).click();
+  await expect(sizes.getByLabel(/^bush, length/)).toHaveValue('58.322 mm');
+});
+
+test('a tool has its sizes from the bush that it presses, and what is drawn of it is a section', async ({ page, empty }) => {
+  await newShaft(page, empty.url, { machine: 'Ridge tractor', shaft: 'Idler' });
+  await page.getByRole('link', { name: /Make & fit/ }).click();
+  await page.getByRole('button', { name: 'Bush', exact: true }).click();
+  await page.getByLabel('Name, if it has one').fill('Drop gear bush');
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  for (const [label, size] of [
+    ['Inside diameter', '25.4 mm'],
+    ['Outside diameter', '28.575 mm'],
+    ['Length', '30 mm'],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).fill(size);
+    await page.getByLabel(label, { exact: true }).press('Enter');
+  }
+  await expect(page.getByRole('region', { name: 'Drawing' }).getByRole('img')).toBeVisible();
+  await page.getByRole('button', { name: 'Make something' }).click();
+  await page.getByRole('button', { name: 'Press drift' }).click();
+  await page.getByRole('button', { name: 'Drop gear bush' }).last().click();
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  // 25.4 − 0.05 in the bore, 28.575 − 0.15 over the end, 30 · ¾ long
+  await expect(page.getByLabel('Pilot, diameter')).toHaveValue('25.350 mm');
+  await expect(page.getByLabel('Shoulder, diameter')).toHaveValue('28.425 mm');
+  await expect(page.getByLabel('Pilot, length')).toHaveValue('22.500 mm');
+  await page.getByRole('button', { name: 'It is made' }).click();
+  await expect(page.getByText('Made.')).toBeVisible();
+  const list = await page.request.get(`${empty.url}${(await page.getByRole('link', { name: 'cutting list' }).getAttribute('href')) ?? ''}`);
+  const text = await list.text();
+  expect(text).toContain('Drop gear bush,Bush');
+  expect(text).not.toContain('Press drift');
+});

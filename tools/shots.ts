@@ -142,6 +142,13 @@ const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: 
     },
   },
   drawer: { path: '/drawer' },
+  make: { path: at('make', input?.id) },
+  fit: {
+    path: at('fit', input?.id),
+    before: async (page) => {
+      await page.getByRole('img', { name: /The room to drop in with/ }).waitFor();
+    },
+  },
 };
 
 const executablePath = chromiumPath();

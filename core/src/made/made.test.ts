@@ -15,6 +15,7 @@ import {
   missingOf,
   pathOf,
   polygon,
+  toolFor,
   type Curve,
   type MadeForm,
   type MadeSizeName,
@@ -169,5 +170,26 @@ describe('a curve as a path of a drawing', () => {
       ),
     ).toBe('M0,0L1,0L1,1L0,0Z');
     expect(bulgeOf(Math.PI)).toBeCloseTo(1, 12);
+  });
+});
+
+describe('a tool for what is made', () => {
+  const bush = { inner: mm(25.4), outer: mm(28.575), length: mm(30) };
+  it('has a pilot that slides, a shoulder that clears, and never reaches through', () => {
+    const { sizes } = toolFor('drift', bush);
+    expect(sizes).toEqual({ pilot: mm(25.35), pilotLength: mm(22.5), outer: mm(28.425), length: mm(60) });
+    expect(checkForm(toolFor('drift', bush)).kind).toBe('drift');
+  });
+  it('holds a washer that stands out of its pocket', () => {
+    const plate = toolFor('lapPlate', { outer: mm(55), thickness: mm(3.2) });
+    expect(plate.sizes).toMatchObject({ pocket: mm(55.1), pocketDepth: mm(1.92) });
+    expect(() => checkForm(plate)).not.toThrow();
+  });
+  it('leaves to be said what its source does not say', () => {
+    expect(missingOf(toolFor('drift', {})).map((f) => f.name)).toEqual(['pilot', 'pilotLength', 'outer']);
+    expect(missingOf(toolFor('dummyFlange', { inner: mm(40), outer: mm(110), holes: 6 })).map((f) => f.name)).toEqual(['holeDiameter', 'holeCircle']);
+    expect(missingOf(toolFor('guidePin', { holeDiameter: mm(8.5) })).map((f) => f.name)).toEqual(['pilot', 'pilotLength']);
+    expect(toolFor('depthPusher', bush).sizes.pilotLength).toBe(mm(30));
+    expect(toolFor('dummyShaft', { inner: mm(20), length: mm(42) }).sizes).toEqual({ outer: mm(19.85), length: mm(41.5), chamfer: mm(1) });
   });
 });

@@ -187,7 +187,10 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
         write.observe('build', change.build);
       }
       for (const row of change.removals) write.observe('removal', row);
-      for (const row of change.readings) write.observe('reading', row);
+      for (const row of change.readings) {
+        refuseDone(db, row.stationId);
+        write.observe('reading', row);
+      }
       return changeMaking(write, change.making);
     case 'pass.add':
       return write.observe('pass', change.pass);

@@ -212,7 +212,7 @@ function PrintTitle({ stops, job }: { stops: readonly Stop[]; job: OpenJob | nul
 }
 
 /** A phone's bar has room for three and More. */
-const IN_MORE: ReadonlySet<string> = new Set(['Wear book', 'Record']);
+const IN_MORE: ReadonlySet<string> = new Set(['Wear book', 'Make & fit', 'Record']);
 
 /** Leaves of the Wear book, and the sheets printed from it. */
 const IN_THE_BOOK = ['/limits', '/strip', '/ask/', '/sheet', '/labels'] as const;

@@ -92,7 +92,7 @@ function jobStops(open: OpenJob): Stop[] {
     { to: at('wear'), name: 'Wear book', short: 'Wear', key: 'w', sign: sign(<BookIcon />, state.marks.wear) },
     { to: at('section'), name: 'Section', key: 's', sign: sign(<SectionIcon />, shaft?.mark ?? state.marks.section) },
     { to: at('builds'), name: 'Dry builds', short: 'Builds', key: 'd', sign: sign(<LadderIcon />, shaft?.mark ?? state.marks.builds) },
-    { to: at('make'), name: 'Make & fit', short: 'Make', key: 'm', sign: () => <MakeIcon /> },
+    { to: at('make'), name: 'Make & fit', key: 'm', sign: () => <MakeIcon /> },
     { to: at('record'), name: 'Record', key: 'r', sign: () => <RecordIcon /> },
   ];
 }

@@ -1,6 +1,18 @@
-import type { Change, FitLeaf, Lot, Making, Pass } from '@elder-cog/contract';
-import { formatLength, nanometres, NM_PER, type Instrument, type Length, type MadeForm } from '@elder-cog/core';
+import type { Change, FitLeaf, Lot, Making, Pass, RawReading, Removal } from '@elder-cog/contract';
+import {
+  describeLength,
+  formatLength,
+  nanometres,
+  NM_PER,
+  unitOfSizes,
+  type Instrument,
+  type Length,
+  type LengthUnit,
+  type MadeForm,
+  type Removing,
+} from '@elder-cog/core';
 import type { MadeWindow, ShaftState } from '@elder-cog/derive';
+import { takeOff } from './buildActions.ts';
 import { fitPack } from './gapActions.ts';
 import { newId, useSettings } from './settings.ts';
 
@@ -48,6 +60,106 @@ export const beginMaking = (
     at: now(),
   },
 });
+
+/** A size of a part in hand, as it was read last. */
+export interface InHand {
+  readonly sizeId: string;
+  readonly name: string;
+  readonly value: Length;
+  /** its last reading */
+  readonly from: string | null;
+}
+
+/** A part that is there, taken down to limits: to their middle. */
+export function beginTakingOff(
+  jobId: string,
+  {
+    part,
+    process,
+    limits: { min, max },
+    written,
+    bare,
+  }: {
+    readonly part: InHand;
+    readonly process: Removing;
+    readonly limits: { readonly min: Length; readonly max: Length };
+    readonly written: string;
+    readonly bare: 'thou' | 'mm';
+  },
+): Extract<Change, { kind: 'making.add' }> {
+  const ideal = nanometres(Math.round((min + max) / 2));
+  return {
+    kind: 'making.add',
+    making: {
+      id: newId(),
+      jobId,
+      name: part.name,
+      form: null,
+      placeId: null,
+      gapId: null,
+      sizeId: part.sizeId,
+      window: { min, max, ideal, from: part.from },
+      beside: [],
+      material: '',
+      blank: { size: part.value, written: formatLength(part.value, unitOfSizes(bare)), unit: unitOfSizes(bare) },
+      process,
+      state: 'open',
+      lotId: null,
+      note: `to ${written.trim()}`.slice(0, 400),
+      who: signed(),
+      at: now(),
+    },
+  };
+}
+
+const DONE: Readonly<Record<Removing, Removal['process']>> = { lap: 'lapped', face: 'faced', turn: 'turned', hone: 'honed' };
+
+/** A part that is to size: so much came off it, and what it measures is its size from now on; a build of its shaft, with it. */
+export function finishTakingOff(
+  making: Making,
+  {
+    first,
+    last,
+    shaft,
+    after,
+    unit,
+  }: { readonly first: Length; readonly last: Pass; readonly shaft: ShaftState | null; readonly after: string | null; readonly unit: LengthUnit },
+): Extract<Change, { kind: 'making.finish' }> {
+  const mean = last.readings.reduce<number>((sum, each) => sum + each, 0) / Math.max(1, last.readings.length);
+  const off = nanometres(Math.round(Math.abs(first - mean)));
+  const taken = takeOff(
+    making.sizeId ?? '',
+    { amount: off > 0 ? off : null, written: describeLength(off, unit === 'mm' ? 'mm' : 'thou').slice(0, 40), process: DONE[making.process] },
+    { shaft, after },
+  );
+  const raw: RawReading = {
+    method: 'size',
+    text: last.written,
+    understood: { how: 'sizes', values: [...last.readings], unit },
+    instrument: last.instrument,
+    restsOn: [],
+  };
+  return {
+    kind: 'making.finish',
+    making: { ...making, state: 'made' },
+    lots: [],
+    removals: taken.kind === 'remove' ? [taken.removal] : [],
+    readings: [
+      {
+        id: newId(),
+        stationId: making.sizeId ?? '',
+        buildId: null,
+        raw,
+        who: signed(),
+        takenAt: now(),
+        supersedes: null,
+        keptAs: { value: nanometres(Math.round(mean)), words: last.written },
+      },
+    ],
+    build: taken.kind === 'remove' ? taken.build : null,
+    saw: taken.kind === 'remove' ? (taken.saw ?? null) : null,
+  };
+}
 
 export const changeMaking = (making: Making, patch: Partial<Omit<Making, 'id' | 'revision' | 'jobId'>>): Change => ({
   kind: 'making.change',

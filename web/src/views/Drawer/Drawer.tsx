@@ -12,6 +12,7 @@ import { useCommand, useDrawer } from '../../state/api.ts';
 import { useDrawerReach } from '../../workers/packs.ts';
 import { LeavesPanel } from '../Section/SetUp.tsx';
 import { Instruments } from './Instruments.tsx';
+import { StockRows } from './StockRows.tsx';
 
 const PX_PER_NM = 2.6 / 25_400;
 const TALLEST = 88;
@@ -64,6 +65,7 @@ export default function Drawer(): JSX.Element {
           <LeavesPanel autoFocus={false} />
         </section>
         {hands.length > 0 && <Makes reach={reach.data ?? null} />}
+        {drawer.isSuccess && <StockRows />}
         {drawer.isSuccess && <Instruments own={drawer.data.instruments} learned={drawer.data.repeatability} />}
       </div>
       <aside aria-label="Fitted now" className="min-w-0 border-l-2 border-ink px-5 py-3 max-lg:border-t-2 max-lg:border-l-0">

@@ -5,7 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { Primary, Quiet, Secondary } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
-import { asLeaf, changeMaking, finishMaking } from '../../state/makingActions.ts';
+import { asLeaf, changeMaking, finishMaking, finishTakingOff } from '../../state/makingActions.ts';
 import { useSettings } from '../../state/settings.ts';
 
 /** What was made comes back: into the Drawer at its measured size, and into the build, in one step. */
@@ -48,7 +48,8 @@ export function Finish({ made }: { made: MakingState }): JSX.Element | null {
           </Secondary>
         </>
       )}
-      {!isLeaf && (
+      {making.sizeId !== null && <ToSize made={made} />}
+      {!isLeaf && making.sizeId === null && (
         <Primary disabled={sending} className="w-full" onClick={() => void send(changeMaking(making, { state: 'made' })).catch(() => undefined)}>
           It is made
         </Primary>
@@ -57,6 +58,33 @@ export function Finish({ made }: { made: MakingState }): JSX.Element | null {
         Leave it: it will not be made
       </Quiet>
     </section>
+  );
+}
+
+/** A part that is there is to size: its size from now on is what was read last. */
+function ToSize({ made: { making, passes, from, plan, unit } }: { made: MakingState }): JSX.Element | null {
+  const { facts, state } = useJob();
+  const { send, sending } = useCommand();
+  const last = passes.findLast(({ read }) => read !== null)?.pass;
+  const station = facts.stations.find(({ id }) => id === making.sizeId);
+  const shaft = state.shafts.find((each) => each.shaft.id === station?.shaftId && each.current !== null) ?? null;
+  const after = facts.readings.findLast((reading) => reading.stationId === making.sizeId)?.id ?? null;
+  if (!last || !from) return null;
+  return (
+    <>
+      <Primary
+        disabled={sending || plan?.state === 'measure'}
+        className="w-full"
+        onClick={() =>
+          void send(finishTakingOff(making, { first: from.value, last, shaft, after, unit: unit === 'mm' ? 'mm' : 'in' })).catch(() => undefined)
+        }
+      >
+        {plan?.state === 'done' ? 'It is to size: keep it' : 'Keep it as it is'}
+      </Primary>
+      <p className="m-0 mt-1 text-[16px] text-ink2">
+        What came off goes into the record, and what it measures is its size from now on. What rested on it is stale.
+      </p>
+    </>
   );
 }
 

@@ -3,6 +3,7 @@ import {
   describeLength,
   fieldsOf,
   MADE,
+  readQuantity,
   ReckoningError,
   shimShape,
   unitOfSizes,
@@ -12,7 +13,7 @@ import {
   type Meaning,
 } from '@elder-cog/core';
 import { useState, type JSX } from 'react';
-import { Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
+import { Field, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { KeptSize } from '../../kit/KeptSize.tsx';
 
@@ -114,6 +115,18 @@ function CountField({ label, count, onKeep }: { label: string; count: number; on
 
 const required = (entry: { readonly meaning: Meaning<Length> | null }): Length | null => entry.meaning?.value ?? null;
 
+/** A force in newtons; nothing typed is none, and what is no force is said. */
+function forceIn(text: string): number | null | 'unknown' {
+  if (text.trim() === '') return null;
+  try {
+    const { kind, value } = readQuantity(text);
+    return kind === 'force' && value > 0 ? value : 'unknown';
+  } catch (error) {
+    if (error instanceof ReckoningError) return 'unknown';
+    throw error;
+  }
+}
+
 /** Inside and outside, cleared from the shaft with its corner and from the housing, as they were measured. */
 function FromHousing({ form, bare, onKeep }: { form: MadeForm; bare: 'thou' | 'mm'; onKeep: (inner: Length, outer: Length) => void }): JSX.Element {
   const shaft = useEntry({ field: 'size', bare, quantity: 'diameter' });
@@ -122,6 +135,8 @@ function FromHousing({ form, bare, onKeep }: { form: MadeForm; bare: 'thou' | 'm
   const raceIn = useEntry({ field: 'size', bare, quantity: 'diameter' });
   const raceOut = useEntry({ field: 'size', bare, quantity: 'diameter' });
   const [refusal, setRefusal] = useState<string | null>(null);
+  const [load, setLoad] = useState('');
+  const newtons = forceIn(load);
   const found = ((): { readonly shape: ReturnType<typeof shimShape> } | { readonly why: string } => {
     const [inside, outside] = [required(raceIn), required(raceOut)];
     try {
@@ -131,6 +146,7 @@ function FromHousing({ form, bare, onKeep }: { form: MadeForm; bare: 'thou' | 'm
         housing: required(housing),
         race: inside !== null && outside !== null ? { inner: inside, outer: outside } : null,
         holes: null,
+        ...(typeof newtons === 'number' ? { load: newtons } : {}),
         thickness: form.sizes.thickness ?? (1 as Length),
         material: { density: 8500 },
       });
@@ -154,7 +170,14 @@ function FromHousing({ form, bare, onKeep }: { form: MadeForm; bare: 'thou' | 'm
         <EntryField entry={shaft} id="from-shaft" label="Shaft it goes over" placeholder={bare === 'mm' ? 'like 34' : 'like 1 3/8'} />
         <EntryField entry={fillet} id="from-fillet" label="Corner, radius" placeholder={bare === 'mm' ? 'like 1.2 mm' : 'like 1/16 in'} />
         <EntryField entry={housing} id="from-housing" label="Housing it goes into" placeholder={bare === 'mm' ? 'like 71' : 'like 2 13/16'} />
-        <span />
+        <Field
+          label="Thrust on it, if known"
+          id="from-load"
+          value={load}
+          placeholder="like 4 kN, 900 lbf"
+          refusal={newtons === 'unknown' ? 'Like 4 kN, 400 kgf or 900 lbf.' : null}
+          onChange={(event) => setLoad(event.target.value)}
+        />
         <EntryField entry={raceIn} id="from-race-in" label="Face on it, inside" placeholder={bare === 'mm' ? 'like 40' : 'like 1 5/8'} />
         <EntryField entry={raceOut} id="from-race-out" label="Face on it, outside" placeholder={bare === 'mm' ? 'like 70' : 'like 2 3/4'} />
       </div>
@@ -163,8 +186,9 @@ function FromHousing({ form, bare, onKeep }: { form: MadeForm; bare: 'thou' | 'm
           <>
             <span className="num font-semibold">{describeLength(found.shape.inner, unitOfSizes(bare))}</span> inside,{' '}
             <span className="num font-semibold">{describeLength(found.shape.outer, unitOfSizes(bare))}</span> outside
-            {found.shape.share < 1 ? `, carrying ${Math.round(found.shape.share * 100)} in 100 of the face` : ''}. Room of{' '}
-            {describeLength(CLEAR.shaft, 'mm')} over the corners and {describeLength(CLEAR.housing, 'mm')} in the housing: common practice.
+            {found.shape.share < 1 ? `, carrying ${Math.round(found.shape.share * 100)} in 100 of the face` : ''}
+            {found.shape.pressure === undefined ? '' : `, ${found.shape.pressure.toFixed(1)} MPa on it`}. Room of {describeLength(CLEAR.shaft, 'mm')}{' '}
+            over the corners and {describeLength(CLEAR.housing, 'mm')} in the housing: common practice.
           </>
         ) : (
           (refusal ?? found.why)

@@ -90,9 +90,9 @@ function One({ made, all }: { made: MakingState; all: readonly MakingState[] }):
   const { form } = making;
   const isOpen = making.state === 'open';
   return (
-    <div className="grid flex-1 grid-cols-[minmax(0,1.3fr)_minmax(0,0.9fr)_minmax(0,1fr)] max-xl:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] max-md:grid-cols-1">
-      <div className="min-w-0 border-ink md:border-r-2">
-        {form && <PartDrawing form={form} unit={unit} />}
+    <div className="grid flex-1 grid-cols-[minmax(0,1.3fr)_minmax(0,0.9fr)_minmax(0,1fr)] max-xl:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] max-lg:grid-cols-1">
+      <div className="min-w-0 border-ink lg:border-r-2">
+        {form && <PartDrawing form={form} unit={unit} material={making.material} />}
         {form && <Files made={made} />}
         {form && isOpen && (
           <FormFields
@@ -108,7 +108,7 @@ function One({ made, all }: { made: MakingState; all: readonly MakingState[] }):
         <OnTheSheet made={made} others={all} />
         <StockList made={made} />
       </div>
-      <div className="min-w-0 max-xl:order-2 max-md:order-first max-md:border-b-2 max-md:border-ink xl:max-h-[calc(100dvh-110px)] xl:overflow-y-auto">
+      <div className="min-w-0 max-xl:order-2 max-lg:order-first max-lg:border-b-2 max-lg:border-ink xl:max-h-[calc(100dvh-110px)] xl:overflow-y-auto">
         <ToMake made={made} />
         {(form === null || making.window !== null || made.passes.length > 0) && <TakingOff made={made} />}
         <Finish made={made} />

@@ -15,7 +15,7 @@ export function MakeTabs({ on, children }: { on: 'make' | 'fit'; children?: Reac
           { to: at('fit'), name: 'Fit', on: on === 'fit' },
         ]}
       />
-      <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-2">{children}</div>
+      <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-2 max-sm:basis-full max-sm:border-t max-sm:border-rule">{children}</div>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { describeLength, formatLength, type MarkKind } from '@elder-cog/core';
+import { describeLength, formatLength, nanometres, type MarkKind } from '@elder-cog/core';
 import { stockChoices, type MakingState, type StockChoice } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Heading, Quiet } from '../../kit/controls.tsx';
@@ -28,9 +28,15 @@ export function StockList({ made }: { made: MakingState }): JSX.Element | null {
   const { window, beside } = making;
   const choices = useMemo(() => (window ? stockChoices({ window, gap, beside }, offered) : []), [window, gap, beside, offered]);
   if (!window) return null;
-  const isChosen = ({ stock }: StockChoice): boolean => making.blank?.size === stock.thickness && making.material === stock.material;
-  const choose = ({ stock: { thickness, written, unit: of, material } }: StockChoice): void =>
-    void send(changeMaking(making, { blank: { size: thickness, written, unit: of }, material })).catch(() => undefined);
+  const isChosen = ({ stock, leaves }: StockChoice): boolean => making.blank?.size === stock.thickness * leaves && making.material === stock.material;
+  // several leaves of one sheet are one pack: measured together
+  const choose = ({ stock: { thickness, written, unit: of, material }, leaves }: StockChoice): void =>
+    void send(
+      changeMaking(making, {
+        blank: { size: nanometres(thickness * leaves), written: leaves > 1 ? `${leaves} × ${written}` : written, unit: of },
+        material,
+      }),
+    ).catch(() => undefined);
   const shown = all ? choices : choices.slice(0, MOST_SHOWN);
   return (
     <section aria-label="Stock" className="px-4 py-3">

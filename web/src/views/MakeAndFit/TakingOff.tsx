@@ -74,7 +74,7 @@ export function TakingOff({ made }: { made: MakingState }): JSX.Element {
             </tr>
           </thead>
           <tbody>
-            {passes.map(({ pass, read, toGo }, i) => (
+            {[...passes.entries()].toReversed().map(([i, { pass, read, toGo }]) => (
               <tr key={pass.id} className="border-t border-rule">
                 <th scope="row" className="num py-1 text-left align-top text-[17px] font-semibold whitespace-nowrap">
                   {pass.effort === 0 ? (
