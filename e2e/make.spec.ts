@@ -49,6 +49,7 @@ test('no pack lands, so a shim is made: stock chosen, lapped in three passes, dr
   await page.getByLabel('Holes, on a circle of').press('Enter');
   const drawing = page.getByRole('region', { name: 'Drawing' });
   await expect(drawing.getByText(/6 × Ø/)).toBeVisible();
+  await expect(drawing.locator('path[fill-rule=evenodd]')).toHaveCount(1);
 
   // stock put down, and chosen: 24 + (12 − 28) = 8 as it is cut
   await page.getByRole('button', { name: 'Add stock ▸' }).click();
@@ -118,6 +119,11 @@ test('a pass that was wrong is taken back, one that was not read says to measure
     .getByRole('button', { name: /^Take back/ })
     .click();
   await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(takingOff(page)).toContainText('Measure now');
+  // nothing, or less, is left of no part
+  await page.locator('#entry').fill('-8');
+  await page.locator('#entry').press('Enter');
+  await expect(takingOff(page).getByRole('alert').first()).toBeVisible();
   await expect(takingOff(page)).toContainText('Measure now');
   // what it cannot be is asked about: a point left out
   await page.locator('#entry').fill('116');

@@ -82,6 +82,13 @@ const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: 
       await page.getByLabel('What to reckon').fill('31 N·m');
     },
   },
+  make: { path: at('make', input?.id) },
+  fit: {
+    path: at('fit', input?.id),
+    before: async (page) => {
+      await page.getByRole('img', { name: /The room to drop in with/ }).waitFor();
+    },
+  },
   record: {
     path: at('section', input?.id),
     before: async (page) => {
@@ -142,13 +149,6 @@ const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: 
     },
   },
   drawer: { path: '/drawer' },
-  make: { path: at('make', input?.id) },
-  fit: {
-    path: at('fit', input?.id),
-    before: async (page) => {
-      await page.getByRole('img', { name: /The room to drop in with/ }).waitFor();
-    },
-  },
 };
 
 const executablePath = chromiumPath();

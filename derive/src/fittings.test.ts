@@ -116,7 +116,7 @@ describe('a cup that goes into an aluminium case', () => {
     expect(hotNeighbour(structuredClone(story.facts), other, '2026-03-01T10:12:00.000Z')).toEqual({ name: 'Front cup', minutes: 12 });
     expect(hotNeighbour(structuredClone(story.facts), other, '2026-03-01T10:31:00.000Z')).toBeNull();
     expect(hotNeighbour(structuredClone(story.facts), fitting, '2026-03-01T10:12:00.000Z')).toBeNull();
-    story.facts.heatings.splice(0, 1, { ...first, isHome: true });
+    story.facts.heatings.push({ ...first, id: story.id(), isHome: true, at: '2026-03-01T10:10:00.000Z' });
     expect(hotNeighbour(structuredClone(story.facts), other, '2026-03-01T10:12:00.000Z')).toBeNull();
   });
   it('says what is missing, and reckons nothing from it', () => {

@@ -258,7 +258,9 @@ const STILL_HOT_MS = 30 * 60_000;
 /** Another fit of the job whose part went in hot a short while ago; null where none did. */
 export function hotNeighbour(facts: JobFacts, fitting: Fitting, now: string): { readonly name: string; readonly minutes: number } | null {
   const gone = withdrawnIds(facts);
-  const go = facts.heatings.findLast((each) => each.fittingId !== fitting.id && each.outer !== null && each.isHome === null && !gone.has(each.id));
+  // of each other fit its last go speaks: what was found home since has cooled
+  const last = new Map(facts.heatings.filter((each) => each.fittingId !== fitting.id && !gone.has(each.id)).map((each) => [each.fittingId, each]));
+  const go = [...last.values()].findLast((each) => each.outer !== null && each.isHome === null);
   const of = facts.fittings.find((f) => f.id === go?.fittingId);
   if (!go || !of) return null;
   const since = Date.parse(now) - Date.parse(go.at);

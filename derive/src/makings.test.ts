@@ -9,6 +9,7 @@ import {
   materialNamed,
   sheetOf,
   stockChoices,
+  writtenSize,
   type GapState,
   type MakingState,
   type StockOffered,
@@ -212,6 +213,10 @@ describe('what it could be made from', () => {
       ['a', true],
       ['d', false],
     ]);
+  });
+  it('is called as it was written, with its unit where that is not in it', () => {
+    expect(writtenSize({ written: '12', unit: 'thou' })).toBe('12 thou');
+    expect(writtenSize({ written: '20 swg', unit: 'in' })).toBe('20 swg');
   });
   it('is of a material in the list, as far as its name says so', () => {
     expect(materialNamed('Shim brass')?.name).toBe('brass');

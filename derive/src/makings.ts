@@ -248,6 +248,10 @@ export interface StockOffered {
   readonly keptIn: string;
 }
 
+/** A size as it was written, with its unit where that is not in it: "12 thou", "20 swg". */
+export const writtenSize = ({ written, unit }: { readonly written: string; readonly unit: LengthUnit }): string =>
+  /[a-z"″]/i.test(written) ? written : `${written} ${unit}`;
+
 export interface StockChoice {
   readonly stock: StockOffered;
   /** as it is; to be lapped by so much; or too thin, and nothing makes it thicker */

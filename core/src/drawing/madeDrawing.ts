@@ -63,7 +63,7 @@ function flatDrawing({ form, outline, unit, k }: Drawn): MadeDrawing {
     height: foot + BELOW + (isHalf ? 30 : 0) + notes.length * 22,
     says: `${MADE[form.kind].called}, ${innerWords.first} inside, ${sizeWords(outer, unit, 'Ø').first} outside`,
     shapes: [
-      path(through(outline.cuts, place, k), { fill: MATERIAL_FILL(form.kind), stroke: 'brassLine', width: 1.6 }),
+      path(through(outline.cuts, place, k), { fill: MATERIAL_FILL(form.kind), stroke: 'brassLine', width: 1.6, rule: 'evenodd' }),
       ...outline.marks.map((mark) => path(pathOf(mark, place, k, 2), { fill: 'sheet', stroke: 'brassLine', width: 1 })),
       ...centreLines({ cx, cy, r: (outer / 2) * k, room, isHalf }),
       ...(holeCircle === undefined || holes.length === 0 ? [] : [circleLine(place, holeCircle / 2, k, isHalf)]),

@@ -35,7 +35,13 @@ interface Painted {
 export type Shape =
   | (Painted & { readonly kind: 'rect'; readonly x: number; readonly y: number; readonly w: number; readonly h: number })
   | (Painted & { readonly kind: 'circle'; readonly x: number; readonly y: number; readonly r: number })
-  | (Painted & { readonly kind: 'path'; readonly d: string; readonly join?: 'round' })
+  | (Painted & {
+      readonly kind: 'path';
+      readonly d: string;
+      readonly join?: 'round';
+      /** what is drawn inside another is a hole in it */
+      readonly rule?: 'evenodd';
+    })
   | {
       readonly kind: 'text';
       readonly x: number;
@@ -77,7 +83,7 @@ export const circle = (x: number, y: number, r: number, painted: Painted): Shape
   ...painted,
 });
 
-export const path = (d: string, painted: Painted): Shape => ({ kind: 'path', d, ...painted });
+export const path = (d: string, painted: Painted & { readonly rule?: 'evenodd' }): Shape => ({ kind: 'path', d, ...painted });
 
 export const text = (
   x: number,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { mm, type Length } from '../quantity/index.ts';
+import { mm } from '../quantity/index.ts';
 import { refusalOf } from '../testing.ts';
+import { EVERY_FORM, formOf, SHIM_FORM } from './forms.fixture.ts';
 import {
   areaOf,
   bulgeOf,
@@ -18,16 +19,7 @@ import {
   toolFor,
   type Curve,
   type MadeForm,
-  type MadeSizeName,
 } from './index.ts';
-
-const form = (kind: MadeForm['kind'], sizes: Partial<Record<MadeSizeName, number>>, counts: MadeForm['counts'] = {}): MadeForm => ({
-  kind,
-  sizes: Object.fromEntries(Object.entries(sizes).map(([name, value]): [string, Length] => [name, mm(value)])),
-  counts,
-});
-
-const SHIM = form('shim', { inner: 62.5, outer: 92, thickness: 0.267, holeDiameter: 8.5, holeCircle: 77 }, { holes: 6 });
 
 /** A curve as many short lines, by sines: another way than bulges to what it encloses. */
 function marched(curve: Curve, steps = 20_000): [number, number][] {
@@ -53,25 +45,9 @@ const shoelace = (points: readonly [number, number][]): number =>
     return sum + (x * v - u * y) / 2;
   }, 0);
 
-const EVERY: readonly MadeForm[] = [
-  SHIM,
-  form('halfShim', { inner: 62.5, outer: 92, thickness: 0.267, holeDiameter: 6, holeCircle: 77 }, { holes: 6 }),
-  form('washer', { inner: 30, outer: 55, thickness: 3.2, tangWidth: 6, tangReach: 2.5, grooveWidth: 2 }, { tangs: 2, grooves: 4 }),
-  form('bush', { inner: 25.4, outer: 28.575, length: 30 }),
-  form('bush', { inner: 25.4, outer: 28.575, length: 30, flangeOuter: 36, flangeThickness: 3, slit: 1 }),
-  form('distancePiece', { inner: 30, outer: 38, length: 60, smallOuter: 34 }),
-  form('sleeve', { inner: 35, outer: 41, length: 25, chamfer: 1 }),
-  form('lapPlate', { outer: 90, thickness: 12, pocket: 56, pocketDepth: 2 }),
-  form('drift', { pilot: 25.3, pilotLength: 20, outer: 28.4, length: 60 }),
-  form('depthPusher', { pilot: 28.4, pilotLength: 8, outer: 45, length: 10 }),
-  form('dummyShaft', { outer: 19.8, length: 42, chamfer: 1 }),
-  form('guidePin', { pilot: 7.9, pilotLength: 12, outer: 8.4, length: 60 }),
-  form('dummyFlange', { inner: 40, outer: 110, thickness: 10, holeDiameter: 8.5, holeCircle: 92 }, { holes: 6 }),
-];
-
 describe('what is made', () => {
-  it('has every kind among the tests', () => expect(new Set(EVERY.map((f) => f.kind))).toEqual(new Set(MADE_KINDS)));
-  it.each(EVERY)('is drawn and closed: $kind', (each) => {
+  it('has every kind among the tests', () => expect(new Set(EVERY_FORM.map((f) => f.kind))).toEqual(new Set(MADE_KINDS)));
+  it.each(EVERY_FORM)('is drawn and closed: $kind', (each) => {
     const { cuts, marks, section, box, length, steps } = madeOutline(each);
     expect(length).toBeGreaterThan(0);
     for (const curve of [...cuts, ...marks, ...section]) {
@@ -88,23 +64,26 @@ describe('what is made', () => {
   });
   it('weighs what its rings weigh', () => {
     // π/4·(92² − 62.5² − 6·8.5²)·0.267 mm³ of 8.5 mg
-    expect(madeMass(SHIM, 8500)).toBeCloseTo(((Math.PI / 4) * (92 ** 2 - 62.5 ** 2 - 6 * 8.5 ** 2) * 0.267 * 8.5) / 1000, 9);
+    expect(madeMass(SHIM_FORM, 8500)).toBeCloseTo(((Math.PI / 4) * (92 ** 2 - 62.5 ** 2 - 6 * 8.5 ** 2) * 0.267 * 8.5) / 1000, 9);
     // a bush with a flange: two rings
-    expect(madeMass(EVERY[4] as MadeForm, 8800)).toBeCloseTo(
+    expect(madeMass(EVERY_FORM[4] as MadeForm, 8800)).toBeCloseTo(
       ((Math.PI / 4) * ((36 ** 2 - 25.4 ** 2) * 3 + (28.575 ** 2 - 25.4 ** 2) * 27) * 8.8) / 1000,
       9,
     );
     // a cone: π·h/12·(D² + D·d + d²), less the bore
-    expect(madeMass(EVERY[5] as MadeForm, 7850)).toBeCloseTo((Math.PI * 60 * ((38 ** 2 + 38 * 34 + 34 ** 2) / 12 - 30 ** 2 / 4) * 7.85) / 1000, 9);
+    expect(madeMass(EVERY_FORM[5] as MadeForm, 7850)).toBeCloseTo(
+      (Math.PI * 60 * ((38 ** 2 + 38 * 34 + 34 ** 2) / 12 - 30 ** 2 / 4) * 7.85) / 1000,
+      9,
+    );
   });
   it('in halves is half of it, and no hole lies across the cut', () => {
-    const half = madeOutline(EVERY[1] as MadeForm);
+    const half = madeOutline(EVERY_FORM[1] as MadeForm);
     expect(half.cuts).toHaveLength(4);
     expect(areaOf(half.cuts[0] as Curve) / ((Math.PI / 8) * (92e6 ** 2 - 62.5e6 ** 2))).toBeCloseTo(1, 12);
     expect(half.box.bottom).toBe(0);
   });
   it('has tangs that stand out of the rim by what was said', () => {
-    const { cuts, box } = madeOutline(EVERY[2] as MadeForm);
+    const { cuts, box } = madeOutline(EVERY_FORM[2] as MadeForm);
     const [rim] = cuts;
     const tops = rim?.kind === 'path' ? rim.corners.map((c) => c.y) : [];
     expect(Math.max(...tops)).toBeCloseTo(55e6 / 2 + 2.5e6, 3);
@@ -131,23 +110,23 @@ describe('a form', () => {
     expect(missingOf({ kind: 'bush', sizes: {}, counts: {} })).toHaveLength(3);
   });
   it.each([
-    ['nothing said', form('shim', { inner: 10 }), 'missing'],
-    ['a bore bigger than the rim', form('shim', { inner: 92, outer: 92, thickness: 1 }), 'insideOut'],
-    ['holes over the rim', form('shim', { inner: 62.5, outer: 92, thickness: 1, holeDiameter: 8, holeCircle: 86 }, { holes: 6 }), 'insideOut'],
+    ['nothing said', formOf('shim', { inner: 10 }), 'missing'],
+    ['a bore bigger than the rim', formOf('shim', { inner: 92, outer: 92, thickness: 1 }), 'insideOut'],
+    ['holes over the rim', formOf('shim', { inner: 62.5, outer: 92, thickness: 1, holeDiameter: 8, holeCircle: 86 }, { holes: 6 }), 'insideOut'],
     [
       'holes that run together',
-      form('shim', { inner: 62.5, outer: 92, thickness: 1, holeDiameter: 8.2, holeCircle: 77 }, { holes: 30 }),
+      formOf('shim', { inner: 62.5, outer: 92, thickness: 1, holeDiameter: 8.2, holeCircle: 77 }, { holes: 30 }),
       'insideOut',
     ],
-    ['too many holes', form('shim', { inner: 62.5, outer: 92, thickness: 1, holeDiameter: 1, holeCircle: 77 }, { holes: 37 }), 'tooMany'],
-    ['a pocket through the plate', form('lapPlate', { outer: 90, thickness: 12, pocket: 56, pocketDepth: 12 }), 'insideOut'],
-    ['a shoulder no bigger than the pilot', form('drift', { pilot: 25, pilotLength: 20, outer: 25, length: 60 }), 'insideOut'],
-    ['a flange no bigger than its bush', form('bush', { inner: 20, outer: 25, length: 30, flangeOuter: 25, flangeThickness: 2 }), 'insideOut'],
-    ['lead-ins that meet', form('sleeve', { inner: 35, outer: 41, length: 4, chamfer: 2 }), 'insideOut'],
-    ['a small end with no wall', form('distancePiece', { inner: 30, outer: 38, length: 60, smallOuter: 30 }), 'insideOut'],
+    ['too many holes', formOf('shim', { inner: 62.5, outer: 92, thickness: 1, holeDiameter: 1, holeCircle: 77 }, { holes: 37 }), 'tooMany'],
+    ['a pocket through the plate', formOf('lapPlate', { outer: 90, thickness: 12, pocket: 56, pocketDepth: 12 }), 'insideOut'],
+    ['a shoulder no bigger than the pilot', formOf('drift', { pilot: 25, pilotLength: 20, outer: 25, length: 60 }), 'insideOut'],
+    ['a flange no bigger than its bush', formOf('bush', { inner: 20, outer: 25, length: 30, flangeOuter: 25, flangeThickness: 2 }), 'insideOut'],
+    ['lead-ins that meet', formOf('sleeve', { inner: 35, outer: 41, length: 4, chamfer: 2 }), 'insideOut'],
+    ['a small end with no wall', formOf('distancePiece', { inner: 30, outer: 38, length: 60, smallOuter: 30 }), 'insideOut'],
   ])('is refused with %s', (_, bad, code) => expect(codeOf(bad)).toBe(code));
   it('that has holes said and none of them is drawn without', () => {
-    const { cuts } = madeOutline({ ...SHIM, counts: {} });
+    const { cuts } = madeOutline({ ...SHIM_FORM, counts: {} });
     expect(cuts).toHaveLength(2);
   });
 });

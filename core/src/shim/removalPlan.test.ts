@@ -62,6 +62,8 @@ describe('taking off to size', () => {
     expect(removalPlan({ ...bore, log: [{ effort: 12, reading: mm(25.4119) }] }).state).toBe('go');
     expect(removalPlan({ ...bore, log: [{ effort: 12, reading: mm(25.4301) }] }).state).toBe('past');
   });
+  it('goes for the middle where nothing else is said', () =>
+    expect(removalPlan({ ...SHIM, window: { min: thou(9), max: thou(11) } }).toGo).toBe(thou(2)));
   it('refuses what is no window and no pass', () => {
     expect(refusalOf(() => removalPlan({ ...SHIM, window: { ...SHIM.window, ideal: thou(12) } }))).toBe('badWindow');
     expect(refusalOf(() => removalPlan({ ...SHIM, log: [{ effort: 0, reading: thou(11) }] }))).toBe('notAPass');

@@ -15,8 +15,8 @@ export interface RemovalPass {
 export interface RemovalQuestion {
   /** as it was read before the first pass, nm */
   readonly from: Length;
-  /** what lands, nm; the plan goes for `ideal` */
-  readonly window: { readonly min: Length; readonly max: Length; readonly ideal: Length };
+  /** what lands, nm; the plan goes for `ideal`, or the middle where none is said */
+  readonly window: { readonly min: Length; readonly max: Length; readonly ideal?: Length };
   /** what one unit of effort usually takes off, nm; null where nobody knows */
   readonly rate: number | null;
   /** one standard uncertainty of a reading, nm */
@@ -58,7 +58,8 @@ const TRIED = 10;
  */
 export function removalPlan(question: RemovalQuestion): RemovalPlan {
   const { window, u, log, process } = question;
-  if (!(window.min <= window.ideal && window.ideal <= window.max && window.min > 0))
+  const ideal = aimOf(window);
+  if (!(window.min <= ideal && ideal <= window.max && window.min > 0))
     refuse('badWindow', 'The size wanted lies between the ends of its window, and is more than nothing.');
   if (!(u >= 0)) refuse('notAnUncertainty', 'The doubt of a reading is not less than nothing.');
   if (log.some(({ effort }) => !(effort > 0))) refuse('notAPass', 'A pass is so many strokes, more than none.');
@@ -69,7 +70,7 @@ export function removalPlan(question: RemovalQuestion): RemovalPlan {
   const last = log.at(-1);
   const read = [question.from, ...log.flatMap(({ reading }) => (reading === null ? [] : [reading]))];
   const reading = read.at(-1) ?? question.from;
-  const left = way * (reading - window.ideal);
+  const left = way * (reading - ideal);
   const { pooled, credible } = ratesOf(question, way);
   const plan = { rate: pooled, toGo: nanometres(left) };
   if (last?.reading === null) return { ...plan, state: 'measure' };
@@ -78,6 +79,8 @@ export function removalPlan(question: RemovalQuestion): RemovalPlan {
   const effort = effortOf({ left, credible, last: last?.effort ?? null });
   return { ...plan, state: 'go', next: { effort, leaves: nanometres(reading - way * (pooled ?? 0) * effort) } };
 }
+
+const aimOf = ({ min, max, ideal }: RemovalQuestion['window']): Length => ideal ?? nanometres(Math.round((min + max) / 2));
 
 /** What a unit of effort has taken, all passes together; and the most it may credibly take in the next. */
 function ratesOf({ from, log, rate, u }: RemovalQuestion, way: 1 | -1): { pooled: number | null; credible: number | null } {
@@ -105,7 +108,7 @@ export function removalPlanSum(question: RemovalQuestion): Sum {
   const reading = question.log.reduce<Length>((at, pass) => pass.reading ?? at, question.from);
   return [
     lengthLine('read', '', reading),
-    lengthLine('wanted', question.process === 'hone' ? '' : '−', question.window.ideal),
+    lengthLine('wanted', question.process === 'hone' ? '' : '−', aimOf(question.window)),
     lengthLine('to go', '', toGo),
     ...(rate === null ? [] : [lengthLine('one takes', 'all that came off ÷ all that was done', rate)]),
     ...(next ? [{ label: 'next pass', expression: `6/10 of what is left, at the most one may take`, value: next.effort, unit: '' as const }] : []),

@@ -1,7 +1,8 @@
-import { NM_PER, unitOfSizes, type Length, type PlainQuantity } from '@elder-cog/core';
+import { meantBy, NM_PER, unitOfSizes, type Length, type PlainQuantity, type Understood } from '@elder-cog/core';
 import { useRef, type JSX } from 'react';
 import { asTyped } from '../state/understood.ts';
 import { EntryField, useEntry } from './EntryField.tsx';
+import { KeptForm } from './KeptForm.tsx';
 
 interface KeptSizeProps {
   readonly id: string;
@@ -29,6 +30,7 @@ export function KeptSize({ id, label, size, bare, quantity, example, onKeep }: K
     { field: 'size', bare, quantity },
     {
       initial,
+      also: moreThanNothing,
       onKeep: ({ value }, text) => {
         kept.current = text;
         if (value !== size) onKeep(value);
@@ -41,16 +43,16 @@ export function KeptSize({ id, label, size, bare, quantity, example, onKeep }: K
     if (size !== null) onKeep(null);
   };
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}
-      onBlur={(event) => {
-        if (entry.text !== kept.current && event.target instanceof HTMLInputElement && !event.currentTarget.contains(event.relatedTarget)) keep();
-      }}
-    >
+    <KeptForm text={entry.text} kept={() => kept.current} onKeep={keep}>
       <EntryField entry={entry} id={id} label={label} placeholder={unitOfSizes(bare) === 'mm' ? example.mm : example.in} />
-    </form>
+    </KeptForm>
   );
 }
+
+/** A size that is nothing, or less, is none. */
+export const moreThanNothing = (understood: Understood<Length>): Understood<Length> => {
+  const meant = meantBy(understood);
+  return meant.length > 0 && meant.every((value) => value <= 0)
+    ? { kind: 'refused', code: 'notASize', message: 'A size is more than nothing: check it.' }
+    : understood;
+};

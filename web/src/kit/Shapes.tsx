@@ -121,5 +121,5 @@ function One({ shape, isPicked }: { shape: Shape; isPicked: boolean }): JSX.Elem
   };
   if (shape.kind === 'rect') return <rect x={shape.x} y={shape.y} width={shape.w} height={shape.h} {...common} />;
   if (shape.kind === 'circle') return <circle cx={shape.x} cy={shape.y} r={shape.r} {...common} />;
-  return <path d={shape.d} strokeLinejoin="round" {...common} />;
+  return <path d={shape.d} strokeLinejoin="round" {...(shape.rule ? { fillRule: shape.rule } : {})} {...common} />;
 }

@@ -2,6 +2,7 @@ import type { Change, FitLeaf, Lot, Making, Pass, RawReading, Removal } from '@e
 import {
   describeLength,
   formatLength,
+  MADE,
   nanometres,
   NM_PER,
   unitOfSizes,
@@ -215,4 +216,12 @@ export function finishMaking(
     build: build?.build ?? null,
     saw: build?.saw ?? null,
   };
+}
+
+/** Another window, and the size that goes with it. */
+export function takeWindow(making: Making, window: MadeWindow | null, from: string | null): Change {
+  const { form } = making;
+  if (!window) return changeMaking(making, {});
+  const sized = form && { ...form, sizes: { ...form.sizes, [MADE[form.kind].axial]: window.ideal } };
+  return changeMaking(making, { window: { ...window, from }, form: sized });
 }

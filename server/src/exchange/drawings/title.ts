@@ -1,5 +1,5 @@
 import type { JobFacts, Making } from '@elder-cog/contract';
-import { derive, makingState } from '@elder-cog/derive';
+import { derive, makingState, writtenSize } from '@elder-cog/derive';
 import { describeLength, formatLength, MADE, nanometres, sizeWords, unitWord, type Length } from '@elder-cog/core';
 
 /** What stands in the title block of a drawing. */
@@ -47,7 +47,7 @@ export function titleOf(facts: JobFacts, making: Making): DrawingTitle {
     place: facts.places.find(({ id }) => id === making.placeId)?.name ?? '',
     material: making.material,
     to: madeTo(making, size, unit),
-    from: blank === null ? '' : `${blank.written} ${blank.unit}${off !== null && off > 0 ? `, take off ${describeLength(off, unit)}` : ''}`,
+    from: blank === null ? '' : `${writtenSize(blank)}${off !== null && off > 0 ? `, take off ${describeLength(off, unit)}` : ''}`,
     gap: gap ? `${gap.station.name}${limits ? `, ${limits.fact.written}` : ''}` : '',
     unit,
   };

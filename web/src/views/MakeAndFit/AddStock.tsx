@@ -1,5 +1,6 @@
 import type { Stock } from '@elder-cog/contract';
 import { counted, nanometres, type Length, type Meaning } from '@elder-cog/core';
+import { writtenSize } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Chip, Primary, Refusal } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
@@ -132,8 +133,8 @@ export function AddStock({ onDone }: { onDone: () => void }): JSX.Element {
 }
 
 /** "12 thou brass, 2 pieces", "1½ in bronze bar, to be bought". */
-export const stockWords = ({ form, material, written, unit, owned, canBuy }: Stock): string =>
-  `${written} ${unit} ${material}${form === 'shim' || form === 'sheet' ? '' : ` ${form}`}, ${owned > 0 ? counted(owned, 'one piece', 'pieces') : canBuy ? 'to be bought' : 'none'}`;
+export const stockWords = ({ form, material, owned, canBuy, ...size }: Stock): string =>
+  `${writtenSize(size)} ${material}${form === 'shim' || form === 'sheet' ? '' : ` ${form}`}, ${owned > 0 ? counted(owned, 'one piece', 'pieces') : canBuy ? 'to be bought' : 'none'}`;
 
 /** How big a sheet is; null where nobody said, or it is no sheet. */
 export const sheetSize = ({ width, length }: Pick<Stock, 'width' | 'length'>): { readonly width: Length; readonly height: Length } | null =>

@@ -19,11 +19,12 @@ export function Finish({ made }: { made: MakingState }): JSX.Element | null {
   const isLeaf = making.form !== null && MADE[making.form.kind].isFlat && !MADE[making.form.kind].isTool;
   const isIn = plan === null || plan.state === 'done';
   const isPast = plan?.state === 'past';
-  const leaf = now && asLeaf(now.value, unit);
+  // as it is told where it goes, whatever is shown first here
+  const leaf = now && asLeaf(now.value, made.unit);
   const finish = async (fits: boolean): Promise<void> => {
     if (!now) return;
     try {
-      await send(finishMaking(making, { measured: now.value, unit, shaft: fits ? shaft : null }));
+      await send(finishMaking(making, { measured: now.value, unit: made.unit, shaft: fits ? shaft : null }));
       if (fits && making.gapId !== null) void navigate(`/jobs/${state.job.id}/section?shaft=${shaft?.shaft.id ?? ''}&gap=${making.gapId}`);
     } catch {
       // the title block says why

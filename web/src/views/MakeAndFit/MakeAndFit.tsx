@@ -1,4 +1,4 @@
-import { formatLength, MADE, type MarkKind } from '@elder-cog/core';
+import { formatLength, MADE, missingOf, type MarkKind } from '@elder-cog/core';
 import { makingsOf, type MakingState } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -9,7 +9,7 @@ import { Num } from '../../kit/Num.tsx';
 import { Pack } from '../../kit/Pack.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob, whereIn } from '../../state/job.ts';
-import { changeMaking } from '../../state/makingActions.ts';
+import { changeMaking, takeWindow } from '../../state/makingActions.ts';
 import { useSettings } from '../../state/settings.ts';
 import { rangeWords } from '../../state/understood.ts';
 import { Begin } from './Begin.tsx';
@@ -93,7 +93,7 @@ function One({ made, all }: { made: MakingState; all: readonly MakingState[] }):
     <div className="grid flex-1 grid-cols-[minmax(0,1.3fr)_minmax(0,0.9fr)_minmax(0,1fr)] max-xl:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] max-lg:grid-cols-1">
       <div className="min-w-0 border-ink lg:border-r-2">
         {form && <PartDrawing form={form} unit={unit} material={making.material} />}
-        {form && <Files made={made} />}
+        {form && missingOf(form).length === 0 && <Files made={made} />}
         {form && isOpen && (
           <FormFields
             form={form}
@@ -212,11 +212,7 @@ function ToMake({ made }: { made: MakingState }): JSX.Element {
           {moved.window && (
             <Secondary
               disabled={sending}
-              onClick={() =>
-                void send(changeMaking(making, { window: { ...moved.window, from: gap?.now.kept.at(-1)?.id ?? null } as never })).catch(
-                  () => undefined,
-                )
-              }
+              onClick={() => void send(takeWindow(making, moved.window, gap?.now.kept.at(-1)?.id ?? null)).catch(() => undefined)}
             >
               Take the window as it is now
             </Secondary>

@@ -1,5 +1,5 @@
 import { describeLength, formatLength, nanometres, type MarkKind } from '@elder-cog/core';
-import { stockChoices, type MakingState, type StockChoice } from '@elder-cog/derive';
+import { stockChoices, writtenSize, type MakingState, type StockChoice } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Heading, Quiet } from '../../kit/controls.tsx';
 import { Mark } from '../../kit/Mark.tsx';
@@ -63,7 +63,7 @@ export function StockList({ made }: { made: MakingState }): JSX.Element | null {
               <span className="min-w-0">
                 <span className="block text-[17px] leading-6 font-semibold">
                   {choice.leaves > 1 && <span className="num">{choice.leaves} × </span>}
-                  <span className="num">{choice.stock.written}</span> {choice.stock.unit} <span className="font-normal">{choice.stock.material}</span>
+                  <span className="num">{writtenSize(choice.stock)}</span> <span className="font-normal">{choice.stock.material}</span>
                 </span>
                 <span className="block text-[16px] leading-5 text-ink2">
                   {choice.does === 'tooThin'

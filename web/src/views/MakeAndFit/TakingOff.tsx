@@ -164,6 +164,7 @@ function ReadPass({ made }: { made: MakingState }): JSX.Element {
   const last = lastWith && asInstrument(lastWith);
   const usual: Instrument = bare === 'mm' ? INSTRUMENTS.micMm : INSTRUMENTS.micInch;
   const [name, setName] = useState(last?.name ?? usual.name);
+  const [isNothing, setNothing] = useState(false);
   const isMeasured = plan?.state === 'measure';
   const isFirst = from === null;
   const [effort, setEffort] = useState(isFirst || isMeasured || !plan?.next ? '0' : String(plan.next.effort));
@@ -183,6 +184,8 @@ function ReadPass({ made }: { made: MakingState }): JSX.Element {
   const keep = async (entry: string, meaning: ReadingMeaning | null): Promise<void> => {
     if (number === null) return;
     const values = meaning && meaning.value.how === 'sizes' ? meaning.value.values : [];
+    setNothing(values.some((each) => each <= 0));
+    if (values.some((each) => each <= 0)) return;
     await send(keepPass(making.id, { effort: number, readings: values, written: entry.slice(0, 120), instrument: meaning ? instrument : null })).then(
       () => clearDraft(draft, entry),
       () => undefined,
@@ -222,6 +225,7 @@ function ReadPass({ made }: { made: MakingState }): JSX.Element {
         )}
       </div>
       {number === null && <Refusal>So many {many}: a number.</Refusal>}
+      {isNothing && <Refusal>What is left is more than nothing: check it.</Refusal>}
       <EntryStrip
         value={text}
         onChange={setText}

@@ -1,15 +1,5 @@
 import { newLink, type Feature } from '@elder-cog/contract';
-import {
-  describeLength,
-  instrumentsFor,
-  meantBy,
-  solveUnknown,
-  unitOfSizes,
-  type Instrument,
-  type Length,
-  type Meaning,
-  type Understood,
-} from '@elder-cog/core';
+import { describeLength, instrumentsFor, solveUnknown, unitOfSizes, type Instrument, type Length, type Meaning } from '@elder-cog/core';
 import {
   contactsOf,
   expectedAround,
@@ -25,6 +15,8 @@ import {
 import { useMemo, useRef, useState, type JSX } from 'react';
 import { Quiet, Refusal } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
+import { KeptForm } from '../../kit/KeptForm.tsx';
+import { moreThanNothing } from '../../kit/KeptSize.tsx';
 import { useCommand } from '../../state/api.ts';
 import { keepSize, withdraw } from '../../state/gapActions.ts';
 import { useJob } from '../../state/job.ts';
@@ -195,16 +187,7 @@ function SizeField({ shaftId, feature, size, bare, how }: SizeFieldProps): JSX.E
   const keep = (): void => (entry.text.trim() === '' ? clear() : entry.keep());
   const apart = size.disagree && `Two instruments differ by ${describeLength(size.disagree.difference, typed)}: find out why.`;
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}
-      onBlur={(event) => {
-        // left by itself, it is kept; what is asked about has the focus then, and what nobody touched, or what is on its way to be kept, is no other reading
-        if (entry.text !== kept.current && event.target instanceof HTMLInputElement && !event.currentTarget.contains(event.relatedTarget)) keep();
-      }}
-    >
+    <KeptForm text={entry.text} kept={() => kept.current} onKeep={keep}>
       <EntryField
         entry={entry}
         id={`size-${feature.id}`}
@@ -212,7 +195,7 @@ function SizeField({ shaftId, feature, size, bare, how }: SizeFieldProps): JSX.E
         placeholder={typed === 'mm' ? 'like 84.20' : 'like 3.3150'}
       />
       {apart && <Refusal>{apart}</Refusal>}
-    </form>
+    </KeptForm>
   );
 }
 
@@ -268,10 +251,3 @@ function Off({ shaft, bare, sizes }: OffProps): JSX.Element {
     </div>
   );
 }
-
-const moreThanNothing = (understood: Understood<Length>): Understood<Length> => {
-  const meant = meantBy(understood);
-  return meant.length > 0 && meant.every((value) => value <= 0)
-    ? { kind: 'refused', code: 'notASize', message: 'A size is more than nothing: check it.' }
-    : understood;
-};
