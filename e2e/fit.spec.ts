@@ -108,3 +108,21 @@ test('an ISO fit stands beside what was measured, in micrometres and thou; one t
   await page.getByLabel('Fit of 30.0 mm').fill('H7/z6');
   await expect(region(page, 'ISO fit').getByRole('alert')).toBeVisible();
 });
+
+test('fields filled faster than the server answers are all kept, and nobody is in his own way', async ({ page, empty }) => {
+  await begin(page, empty.url, /^Cup or bearing/, 'Front cup');
+  await page.route('**/api/commands', async (route) => {
+    await new Promise((wait) => setTimeout(wait, 300));
+    await route.continue();
+  });
+  await fill(page, 'Its bore', '62 mm', 'What is outside');
+  await fill(page, 'Metal round it, across', '92 mm', 'What is outside');
+  await fill(page, 'Its outside', '62.045 mm', 'What goes in');
+  await fill(page, 'Its bore, if it has one', '52 mm', 'What goes in');
+  await fill(page, 'Length that is held', '18 mm');
+  await expect(region(page, 'Heat')).toBeVisible();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.reload();
+  await expect(region(page, 'What goes in').getByLabel('Its bore, if it has one', { exact: true })).toHaveValue('52.000 mm');
+  await expect(region(page, 'What is outside').getByLabel('Metal round it, across', { exact: true })).toHaveValue('92.000 mm');
+});

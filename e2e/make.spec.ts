@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Download, Page } from '@playwright/test';
 import DxfParser, { type ICircleEntity } from 'dxf-parser';
-import { expect, newShaft, read, setUp, test } from './workshop.ts';
+import { expect, jobPath, newShaft, read, setUp, test } from './workshop.ts';
 
 const bytesOf = async (download: Download): Promise<Buffer> => readFileSync(await download.path());
 
@@ -197,4 +197,27 @@ test('a tool has its sizes from the bush that it presses, and what is drawn of i
   const text = await list.text();
   expect(text).toContain('Drop gear bush,Bush');
   expect(text).not.toContain('Press drift');
+});
+
+test('what a shim goes over is taken as the Wear book has it, and what it clears is said before it is taken', async ({ page, demo }) => {
+  await page.goto(demo.url + jobPath('make'));
+  await page.getByRole('button', { name: 'Make something' }).click();
+  await page.getByRole('button', { name: 'no gap' }).click();
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await page.getByRole('button', { name: 'From shaft, corner and housing' }).click();
+  const form = page.getByRole('form', { name: 'From shaft and housing' });
+  await form.getByLabel('Journal as it was measured').selectOption({ index: 1 });
+  await expect(form.getByLabel('Shaft it goes over')).not.toHaveValue('');
+  // typed over: 20 and twice 1, 0.25 of room; 40 less 0.3
+  await form.getByLabel('Shaft it goes over').fill('20 mm');
+  await form.getByLabel('Corner, radius').fill('1 mm');
+  await form.getByLabel('Housing it goes into').fill('40 mm');
+  await form.getByLabel('Face on it, inside').fill('24 mm');
+  await form.getByLabel('Face on it, outside').fill('39 mm');
+  await form.getByLabel('Thrust on it, if known').fill('4 kN');
+  // 4000 N on the face of 24 to 39, all of it: 4000 ÷ (π/4·(39² − 24²)) = 5.4
+  await expect(form).toContainText('5.4 MPa on it');
+  await form.getByRole('button', { name: 'Take these' }).click();
+  await expect(page.getByLabel('Inside diameter')).toHaveValue('22.250 mm');
+  await expect(page.getByLabel('Outside diameter')).toHaveValue('39.700 mm');
 });

@@ -185,7 +185,7 @@ test('another shaft is added to a box that is there, and stands in its list', as
 
 test('leaves are counted again in the drawer, never under what is fitted', async ({ page, demo }) => {
   await page.goto(`${demo.url}/drawer`);
-  await page.getByRole('button', { name: /^15 thou/ }).click();
+  await page.getByRole('button', { name: /^15 thou: / }).click();
   await page.getByLabel('Owned').fill('0');
   await expect(page.getByRole('alert')).toContainText('1 of them are fitted');
   await page.getByLabel('Owned').fill('4');

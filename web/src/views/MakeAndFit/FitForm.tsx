@@ -15,8 +15,8 @@ import { useState, type JSX } from 'react';
 import { Field, Heading, Quiet, Refusal } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { KeptSize } from '../../kit/KeptSize.tsx';
-import { useCommand } from '../../state/api.ts';
 import { changeFitting } from '../../state/fittingActions.ts';
+import { useRowPatches } from '../../state/rowPatches.ts';
 import { useSettings } from '../../state/settings.ts';
 import { readTemperature } from '../../state/temperature.ts';
 
@@ -40,14 +40,26 @@ const ON_IT: readonly HeatedKind[] = ['lipSeal', 'retainer', 'nylonCage', 'seale
 /** Both parts as they were measured, what they are of, and how warm. Every field is kept as it is left. */
 export function FitForm({ fitting }: { fitting: Fitting }): JSX.Element {
   const bare = useSettings((s) => s.bare);
-  const { send } = useCommand();
-  const change = (patch: Parameters<typeof changeFitting>[1]): void => void send(changeFitting(fitting, patch)).catch(() => undefined);
+  const patch = useRowPatches(fitting, changeFitting);
+  const change = (wanted: Partial<Fitting>): void => patch(() => wanted);
   const { outer, inner, length, journal, ease, ambient, humidity, working } = fitting;
   const isBush = /bush/i.test(inner.what);
   return (
     <>
-      <PartFields title="What is outside" part={outer} bare={bare} isOuter onChange={(next) => change({ outer: next })} />
-      <PartFields title="What goes in" part={inner} bare={bare} isOuter={false} onChange={(next) => change({ inner: next })} />
+      <PartFields
+        title="What is outside"
+        part={outer}
+        bare={bare}
+        isOuter
+        onChange={(wanted) => patch((now) => ({ outer: { ...now.outer, ...wanted } }))}
+      />
+      <PartFields
+        title="What goes in"
+        part={inner}
+        bare={bare}
+        isOuter={false}
+        onChange={(wanted) => patch((now) => ({ inner: { ...now.inner, ...wanted } }))}
+      />
       <section aria-label="The two together" className="border-t border-rule px-4 py-2">
         <Heading>The two together</Heading>
         <div className="mt-1 grid grid-cols-2 gap-x-4 max-sm:grid-cols-1">
@@ -108,7 +120,7 @@ export function FitForm({ fitting }: { fitting: Fitting }): JSX.Element {
             label="Heat what is outside to"
             value={outer.temperature}
             kinds={[outer.kind, ...outer.also]}
-            onKeep={(value) => change({ outer: { ...outer, temperature: value } })}
+            onKeep={(value) => patch((now) => ({ outer: { ...now.outer, temperature: value } }))}
           />
           <Celsius
             key={`i ${inner.temperature ?? ''}`}
@@ -116,7 +128,7 @@ export function FitForm({ fitting }: { fitting: Fitting }): JSX.Element {
             label="Chill what goes in to"
             value={inner.temperature}
             kinds={[inner.kind, ...inner.also]}
-            onKeep={(value) => change({ inner: { ...inner, temperature: value } })}
+            onKeep={(value) => patch((now) => ({ inner: { ...now.inner, temperature: value } }))}
           />
           <Celsius
             key={`w ${working ?? ''}`}
@@ -165,7 +177,7 @@ interface PartFieldsProps {
   readonly part: FitPart;
   readonly bare: 'thou' | 'mm';
   readonly isOuter: boolean;
-  readonly onChange: (part: FitPart) => void;
+  readonly onChange: (wanted: Partial<FitPart>) => void;
 }
 
 function PartFields({ title, part, bare, isOuter, onChange }: PartFieldsProps): JSX.Element {
@@ -181,7 +193,7 @@ function PartFields({ title, part, bare, isOuter, onChange }: PartFieldsProps): 
       bare={bare}
       quantity="diameter"
       example={{ mm: 'like 71.98', in: 'like 2.8339' }}
-      onKeep={(size) => onChange({ ...part, bore: size })}
+      onKeep={(size) => onChange({ bore: size })}
     />
   );
   const outside = (
@@ -193,19 +205,19 @@ function PartFields({ title, part, bare, isOuter, onChange }: PartFieldsProps): 
       bare={bare}
       quantity="diameter"
       example={{ mm: 'like 96', in: 'like 3 3/4' }}
-      onKeep={(size) => onChange({ ...part, outside: size })}
+      onKeep={(size) => onChange({ outside: size })}
     />
   );
   return (
     <section aria-label={title} className="border-b border-rule px-4 py-2">
       <Heading>{title}</Heading>
       <div className="mt-1 grid grid-cols-2 gap-x-4 max-sm:grid-cols-1">
-        <Named key={part.what} id={`${id}-what`} value={part.what} onKeep={(what) => onChange({ ...part, what })} />
+        <Named key={part.what} id={`${id}-what`} value={part.what} onKeep={(what) => onChange({ what })} />
         <label className="label block text-[17px] font-semibold">
           Of
           <select
             value={part.material}
-            onChange={(event) => onChange({ ...part, material: event.target.value, kind: kindOf(event.target.value) })}
+            onChange={(event) => onChange({ material: event.target.value, kind: kindOf(event.target.value) })}
             className={select}
           >
             <option value="">not said</option>
@@ -224,7 +236,7 @@ function PartFields({ title, part, bare, isOuter, onChange }: PartFieldsProps): 
         <div className="grid grid-cols-2 gap-x-4 max-sm:grid-cols-1">
           <label className="label block text-[17px] font-semibold">
             Heat may harm it as
-            <select value={part.kind} onChange={(event) => onChange({ ...part, kind: event.target.value as HeatedKind })} className={select}>
+            <select value={part.kind} onChange={(event) => onChange({ kind: event.target.value as HeatedKind })} className={select}>
               {HEATED_KINDS.map((kind) => (
                 <option key={kind} value={kind}>
                   {CEILINGS[kind].called}, {CEILINGS[kind].celsius} °C
@@ -239,9 +251,7 @@ function PartFields({ title, part, bare, isOuter, onChange }: PartFieldsProps): 
                 <input
                   type="checkbox"
                   checked={part.also.includes(kind)}
-                  onChange={() =>
-                    onChange({ ...part, also: part.also.includes(kind) ? part.also.filter((each) => each !== kind) : [...part.also, kind] })
-                  }
+                  onChange={() => onChange({ also: part.also.includes(kind) ? part.also.filter((each) => each !== kind) : [...part.also, kind] })}
                   className="h-6 w-6 accent-blue"
                 />
                 {CEILINGS[kind].called}
@@ -252,7 +262,7 @@ function PartFields({ title, part, bare, isOuter, onChange }: PartFieldsProps): 
             Its face is
             <select
               value={String(part.roughness ?? '')}
-              onChange={(event) => onChange({ ...part, roughness: event.target.value === '' ? null : nanometres(Number(event.target.value)) })}
+              onChange={(event) => onChange({ roughness: event.target.value === '' ? null : nanometres(Number(event.target.value)) })}
               className={select}
             >
               {FINISHES.map(([words, rz]) => (
@@ -262,7 +272,7 @@ function PartFields({ title, part, bare, isOuter, onChange }: PartFieldsProps): 
               ))}
             </select>
           </label>
-          <Grams key={part.weight ?? ''} id={`${id}-weight`} value={part.weight} onKeep={(weight) => onChange({ ...part, weight })} />
+          <Grams key={part.weight ?? ''} id={`${id}-weight`} value={part.weight} onKeep={(weight) => onChange({ weight })} />
         </div>
       )}
     </section>

@@ -12,27 +12,32 @@ import {
   type MadeSizeField,
   type Meaning,
 } from '@elder-cog/core';
+import { rowHolders } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Field, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { KeptSize } from '../../kit/KeptSize.tsx';
+import { useJob } from '../../state/job.ts';
+import { asTyped } from '../../state/understood.ts';
 
 interface FormFieldsProps {
   readonly form: MadeForm;
   readonly bare: 'thou' | 'mm';
   /** what is made to a window has its thickness from there */
   readonly isAimed: boolean;
-  readonly onChange: (form: MadeForm) => void;
+  /** made from the form as it is by then */
+  readonly onChange: (change: (now: MadeForm) => MadeForm) => void;
 }
 
 /** The sizes of what is made, one field each. Left, a field is kept. */
 export function FormFields({ form, bare, isAimed, onChange }: FormFieldsProps): JSX.Element {
   const [working, setWorking] = useState(false);
   const { axial, counts, isFlat, isTool } = MADE[form.kind];
-  const set = (name: MadeSizeField['name'], size: Length | null): void => {
-    const { [name]: _, ...others } = form.sizes;
-    onChange({ ...form, sizes: size === null ? others : { ...others, [name]: size } });
-  };
+  const set = (name: MadeSizeField['name'], size: Length | null): void =>
+    onChange((now) => {
+      const { [name]: _, ...others } = now.sizes;
+      return { ...now, sizes: size === null ? others : { ...others, [name]: size } };
+    });
   return (
     <section aria-label="Sizes" className="border-t border-rule px-4 py-2">
       <div className="grid grid-cols-2 gap-x-4 max-sm:grid-cols-1">
@@ -55,7 +60,7 @@ export function FormFields({ form, bare, isAimed, onChange }: FormFieldsProps): 
             key={`${form.kind} ${name}`}
             label={label}
             count={form.counts[name] ?? 0}
-            onKeep={(n) => onChange({ ...form, counts: { ...form.counts, [name]: n } })}
+            onKeep={(n) => onChange((now) => ({ ...now, counts: { ...now.counts, [name]: n } }))}
           />
         ))}
       </div>
@@ -70,7 +75,7 @@ export function FormFields({ form, bare, isAimed, onChange }: FormFieldsProps): 
               bare={bare}
               onKeep={(inner, outer) => {
                 setWorking(false);
-                onChange({ ...form, sizes: { ...form.sizes, inner, outer } });
+                onChange((now) => ({ ...now, sizes: { ...now.sizes, inner, outer } }));
               }}
             />
           )}
@@ -114,6 +119,44 @@ function CountField({ label, count, onKeep }: { label: string; count: number; on
 }
 
 const required = (entry: { readonly meaning: Meaning<Length> | null }): Length | null => entry.meaning?.value ?? null;
+
+/** Rows of the Wear book that were measured, of a kind: they need not be typed again. */
+function Measured({
+  kind,
+  label,
+  bare,
+  onPick,
+}: {
+  kind: 'journal' | 'bore';
+  label: string;
+  bare: 'thou' | 'mm';
+  onPick: (text: string) => void;
+}): JSX.Element | null {
+  const { state } = useJob();
+  const rows = rowHolders(state).flatMap(({ features }) =>
+    features.flatMap((each) => (each.kind === kind && each.now !== null ? [{ id: each.station.id, name: each.station.name, size: each.now }] : [])),
+  );
+  const all = rows.filter(({ id }, i) => rows.findIndex((each) => each.id === id) === i);
+  if (all.length === 0) return null;
+  return (
+    <select
+      aria-label={label}
+      value=""
+      onChange={(event) => {
+        const row = all.find(({ id }) => id === event.target.value);
+        if (row) onPick(asTyped(row.size, bare));
+      }}
+      className="mb-2 h-12 w-full min-w-0 border border-edge bg-sheet px-2 text-[16px]"
+    >
+      <option value="">as it was measured…</option>
+      {all.map(({ id, name, size }) => (
+        <option key={id} value={id}>
+          {name}, {asTyped(size, bare)}
+        </option>
+      ))}
+    </select>
+  );
+}
 
 /** A force in newtons; nothing typed is none, and what is no force is said. */
 function forceIn(text: string): number | null | 'unknown' {
@@ -167,9 +210,15 @@ function FromHousing({ form, bare, onKeep }: { form: MadeForm; bare: 'thou' | 'm
       }}
     >
       <div className="grid grid-cols-2 gap-x-4 max-sm:grid-cols-1">
-        <EntryField entry={shaft} id="from-shaft" label="Shaft it goes over" placeholder={bare === 'mm' ? 'like 34' : 'like 1 3/8'} />
+        <div>
+          <EntryField entry={shaft} id="from-shaft" label="Shaft it goes over" placeholder={bare === 'mm' ? 'like 34' : 'like 1 3/8'} />
+          <Measured kind="journal" label="Journal as it was measured" bare={bare} onPick={shaft.type} />
+        </div>
         <EntryField entry={fillet} id="from-fillet" label="Corner, radius" placeholder={bare === 'mm' ? 'like 1.2 mm' : 'like 1/16 in'} />
-        <EntryField entry={housing} id="from-housing" label="Housing it goes into" placeholder={bare === 'mm' ? 'like 71' : 'like 2 13/16'} />
+        <div>
+          <EntryField entry={housing} id="from-housing" label="Housing it goes into" placeholder={bare === 'mm' ? 'like 71' : 'like 2 13/16'} />
+          <Measured kind="bore" label="Bore as it was measured" bare={bare} onPick={housing.type} />
+        </div>
         <Field
           label="Thrust on it, if known"
           id="from-load"

@@ -10,6 +10,7 @@ import { Pack } from '../../kit/Pack.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob, whereIn } from '../../state/job.ts';
 import { changeMaking, takeWindow } from '../../state/makingActions.ts';
+import { useRowPatches } from '../../state/rowPatches.ts';
 import { useSettings } from '../../state/settings.ts';
 import { rangeWords } from '../../state/understood.ts';
 import { Begin } from './Begin.tsx';
@@ -85,7 +86,7 @@ export default function MakeAndFit(): JSX.Element {
 /** One thing that is made: its drawing and sizes, what it is cut from, and how it comes to size. */
 function One({ made, all }: { made: MakingState; all: readonly MakingState[] }): JSX.Element {
   const { making } = made;
-  const { send } = useCommand();
+  const patch = useRowPatches(making, changeMaking);
   const unit = useSettings((s) => s.unit);
   const { form } = making;
   const isOpen = making.state === 'open';
@@ -99,7 +100,7 @@ function One({ made, all }: { made: MakingState; all: readonly MakingState[] }):
             form={form}
             bare={made.unit}
             isAimed={making.window !== null}
-            onChange={(next) => void send(changeMaking(making, { form: next })).catch(() => undefined)}
+            onChange={(change) => patch((now) => ({ form: now.form && change(now.form) }))}
           />
         )}
         {form && MADE[form.kind].isFlat && !MADE[form.kind].isTool && <CutAndLap />}
