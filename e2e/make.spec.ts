@@ -109,6 +109,13 @@ test('a pass that was wrong is taken back, one that was not read says to measure
   await failedSearch(page, empty.url);
   await page.getByRole('link', { name: /Draw it, cut it/ }).click();
   await page.getByRole('button', { name: 'Begin it' }).click();
+  // asked for before its sizes are said, a drawing is refused with what is missing, whatever the file
+  await expect(page).toHaveURL(/making=/);
+  const [, jobId = ''] = /jobs\/([^/]+)/.exec(page.url()) ?? [];
+  for (const file of ['drawing.pdf', 'drawing.svg', 'drawing.dxf']) {
+    const answer = await page.request.get(`${empty.url}/api/jobs/${jobId}/makings/${new URL(page.url()).searchParams.get('making') ?? ''}/${file}`);
+    expect([answer.status(), await answer.text()]).toEqual([400, expect.stringContaining('Inside diameter: not said yet')]);
+  }
   await pass(page, '12.0 12.0 12.0');
   await page.getByRole('button', { name: 'read later' }).click();
   await expect(takingOff(page)).toContainText('Measure now');

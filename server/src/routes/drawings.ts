@@ -1,6 +1,6 @@
 import type { JobFacts, Making } from '@elder-cog/contract';
 import { blankMiddle, blankOf, describeLength, mm, nestParts, ReckoningError, type MadeForm } from '@elder-cog/core';
-import { derive, makingState } from '@elder-cog/derive';
+import { derive, makingState, type MakingState } from '@elder-cog/derive';
 import { z } from 'zod';
 import { WorkshopError } from '../errors.ts';
 import { cuttingList, dxfOf, labelOf, pdfOf, svgOf, titleOf } from '../exchange/drawings/index.ts';
@@ -13,18 +13,56 @@ const sentAs = (name: string): string => `attachment; filename="${name}"`;
 const params = z.object({ id: z.uuid(), makingId: z.uuid() });
 const size = z.coerce.number().min(1).max(5000);
 
+interface Asked {
+  readonly facts: JobFacts;
+  readonly row: Making;
+  readonly form: MadeForm;
+}
+
+const stateOf = ({ facts, row }: Asked): MakingState => makingState(facts, derive(facts).shafts, row);
+
+/** What it was measured last, in both systems, its own first; nothing where nobody has. */
+function measuredOf({ now: read, unit }: MakingState): string[] {
+  const both = unit === 'mm' ? (['mm', 'thou'] as const) : (['thou', 'mm'] as const);
+  return read ? both.map((each) => describeLength(read.value, each)) : [];
+}
+
+interface DrawnFile {
+  readonly file: string;
+  readonly type: string;
+  /** after its name, in that of the file */
+  readonly called?: string;
+  readonly make: (asked: Asked) => Buffer | string | Promise<Buffer>;
+}
+
+/** The files of one thing that is made. */
+const FILES: readonly DrawnFile[] = [
+  { file: 'drawing.pdf', type: 'application/pdf', make: (asked) => pdfOf(asked.form, titleOf(asked.facts, stateOf(asked)), now()) },
+  {
+    file: 'label.pdf',
+    type: 'application/pdf',
+    called: ' label',
+    make: (asked) => {
+      const state = stateOf(asked);
+      return labelOf(titleOf(asked.facts, state), { measured: measuredOf(state), at: now() });
+    },
+  },
+  { file: 'drawing.svg', type: 'image/svg+xml; charset=utf-8', make: ({ facts, row, form }) => svgOf(form, `${facts.job.machine}: ${row.name}`) },
+  { file: 'drawing.dxf', type: 'application/dxf', make: ({ form }) => dxfOf([{ form, x: 0, y: 0 }]) },
+];
+
 /** What is made, as files that a printer, a laser or a spreadsheet takes. */
 export function drawingRoutes(app: App, workshop: Workshop): void {
   const factsOf = (id: string): JobFacts => workshop.cache.facts(id);
-  const making = (facts: JobFacts, makingId: string): Making & { readonly form: MadeForm } => {
-    const found = facts.makings.find((m) => m.id === makingId && m.gone !== true);
-    if (!found) throw new WorkshopError('notFound', 'That is not among what is made here.');
-    if (found.form === null) throw new WorkshopError('badRequest', 'That is taken off a part that is there: there is nothing to draw.');
-    return { ...found, form: found.form };
+  const formIn = (facts: JobFacts, makingId: string): { readonly row: Making; readonly form: MadeForm } => {
+    const row = facts.makings.find((m) => m.id === makingId && m.gone !== true);
+    if (!row) throw new WorkshopError('notFound', 'That is not among what is made here.');
+    if (row.form === null) throw new WorkshopError('badRequest', 'That is taken off a part that is there: there is nothing to draw.');
+    return { row, form: row.form };
   };
-  const drawn = <Answer>(make: () => Answer): Answer => {
+  const drawn = async <Answer>(make: () => Answer | Promise<Answer>): Promise<Answer> => {
     try {
-      return make();
+      return await make();
     } catch (error) {
       if (error instanceof ReckoningError) throw new WorkshopError('badRequest', `It cannot be drawn yet. ${error.message}`);
       throw error;
@@ -32,44 +70,16 @@ export function drawingRoutes(app: App, workshop: Workshop): void {
   };
   const named = ({ job }: JobFacts, name: string, end: string): string => sentAs(`${fileName(job.machine, '')}-${fileName(name, '')}.${end}`);
 
-  app.get('/api/jobs/:id/makings/:makingId/drawing.pdf', { schema: { params } }, async ({ params: { id, makingId } }, reply) => {
-    const facts = factsOf(id);
-    const row = making(facts, makingId);
-    const pdf = await drawn(() => pdfOf(row.form, titleOf(facts, row), now()));
-    return reply
-      .header('content-disposition', named(facts, row.name, 'pdf'))
-      .type('application/pdf')
-      .send(pdf);
-  });
-  app.get('/api/jobs/:id/makings/:makingId/label.pdf', { schema: { params } }, async ({ params: { id, makingId } }, reply) => {
-    const facts = factsOf(id);
-    const row = making(facts, makingId);
-    const state = makingState(facts, derive(facts).shafts, row);
-    const other = state.unit === 'mm' ? 'thou' : 'mm';
-    const { now: read } = state;
-    const measured = read ? [state.unit, other].map((each) => describeLength(read.value, each as 'thou' | 'mm')) : [];
-    const pdf = await labelOf(titleOf(facts, row), { measured, at: now() });
-    return reply
-      .header('content-disposition', named(facts, `${row.name} label`, 'pdf'))
-      .type('application/pdf')
-      .send(pdf);
-  });
-  app.get('/api/jobs/:id/makings/:makingId/drawing.svg', { schema: { params } }, ({ params: { id, makingId } }, reply) => {
-    const facts = factsOf(id);
-    const row = making(facts, makingId);
-    return reply
-      .header('content-disposition', named(facts, row.name, 'svg'))
-      .type('image/svg+xml; charset=utf-8')
-      .send(drawn(() => svgOf(row.form, `${facts.job.machine}: ${row.name}`)));
-  });
-  app.get('/api/jobs/:id/makings/:makingId/drawing.dxf', { schema: { params } }, ({ params: { id, makingId } }, reply) => {
-    const facts = factsOf(id);
-    const row = making(facts, makingId);
-    return reply
-      .header('content-disposition', named(facts, row.name, 'dxf'))
-      .type('application/dxf')
-      .send(drawn(() => dxfOf([{ form: row.form, x: 0, y: 0 }])));
-  });
+  for (const { file, type, called = '', make } of FILES)
+    app.get(`/api/jobs/:id/makings/:makingId/${file}`, { schema: { params } }, async ({ params: { id, makingId } }, reply) => {
+      const facts = factsOf(id);
+      const { row, form } = formIn(facts, makingId);
+      const content = await drawn(() => make({ facts, row, form }));
+      return reply
+        .header('content-disposition', named(facts, row.name + called, file.split('.').at(-1) ?? ''))
+        .type(type)
+        .send(content);
+    });
   app.get('/api/jobs/:id/cutting.csv', { schema: { params: params.pick({ id: true }) } }, ({ params: { id } }, reply) => {
     const facts = factsOf(id);
     return reply
@@ -92,11 +102,11 @@ export function drawingRoutes(app: App, workshop: Workshop): void {
         }),
       },
     },
-    ({ params: { id }, query }, reply) => {
+    async ({ params: { id }, query }, reply) => {
       const facts = factsOf(id);
-      const forms = query.parts.split(',').map((makingId) => making(facts, makingId).form);
+      const forms = query.parts.split(',').map((makingId) => formIn(facts, makingId).form);
       const sheet = { width: mm(query.width), height: mm(query.height) };
-      const dxf = drawn(() => {
+      const dxf = await drawn(() => {
         const { placed } = nestParts({
           sheet,
           taken: [],
