@@ -16,3 +16,13 @@ export class ReckoningError extends Error {
 export function refuse(code: string, message: string): never {
   throw new ReckoningError(code, message);
 }
+
+/** What is reckoned; null where it is refused. Anything else that is thrown is thrown on. */
+export function orNull<Answer>(reckon: () => Answer): Answer | null {
+  try {
+    return reckon();
+  } catch (error) {
+    if (error instanceof ReckoningError) return null;
+    throw error;
+  }
+}

@@ -5,9 +5,9 @@ import {
   heatToFit,
   hotInterference,
   nanometres,
+  orNull,
   overCeiling,
   pressFit,
-  ReckoningError,
   type BushRenewal,
   type Caution,
   type HeatToFit,
@@ -52,15 +52,6 @@ const FRICTION = 0.12;
 const EASE = 1 / 2000;
 /** What is as big, within so much, is the like of it. */
 const ALIKE = 0.05;
-
-const attempt = <Answer>(reckon: () => Answer): Answer | null => {
-  try {
-    return reckon();
-  } catch (error) {
-    if (error instanceof ReckoningError) return null;
-    throw error;
-  }
-};
 
 /** The mass of a ring, and the skin it gives its heat through: kg, m². */
 function ringOf(
@@ -124,7 +115,7 @@ export function fittingState(facts: JobFacts, fitting: Fitting): FittingState {
   const hubOuter = outer.outside ?? nanometres((bore ?? 0) * 2);
   const press =
     interference !== null && bore !== null && length !== null && hub && shaft
-      ? attempt(() =>
+      ? orNull(() =>
           pressFit({
             diameter: bore,
             length,
@@ -141,7 +132,7 @@ export function fittingState(facts: JobFacts, fitting: Fitting): FittingState {
   const { outside, bore: bushBore } = inner;
   const renewal =
     press && journal !== null && clearance && bore !== null && outside !== null && bushBore !== null && length !== null && hub && shaft
-      ? attempt(() =>
+      ? orNull(() =>
           bushRenewal({
             housing: { bore, outer: hubOuter, material: hub, ...(outer.roughness === null ? {} : { roughness: outer.roughness }) },
             bush: { outside, bore: bushBore, length, material: shaft, ...(inner.roughness === null ? {} : { roughness: inner.roughness }) },
@@ -159,7 +150,7 @@ export function fittingState(facts: JobFacts, fitting: Fitting): FittingState {
   });
   const heat =
     interference !== null && bore !== null && hub && shaft
-      ? attempt(() =>
+      ? orNull(() =>
           heatToFit({
             diameter: bore,
             interference,
@@ -183,7 +174,7 @@ export function fittingState(facts: JobFacts, fitting: Fitting): FittingState {
           ...roughness,
         })
       : null;
-  const dew = humidity === null ? null : attempt(() => dewPoint({ air: ambient, humidity }));
+  const dew = humidity === null ? null : orNull(() => dewPoint({ air: ambient, humidity }));
   const coldest = Math.min(inner.temperature ?? ambient, outer.temperature ?? ambient);
   return {
     fitting,

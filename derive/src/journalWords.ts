@@ -208,14 +208,14 @@ export const removedWords = ({ process = 'lapped', amount = null, written = '' }
 const madeName = (facts: JobFacts, id: unknown): string => facts.makings.find((m) => m.id === id)?.name ?? 'something that is gone';
 
 /** "as cut 12.0 12.0", "40 strokes, then 11.5 11.4", "40 strokes, not read yet". */
-export function passWords({ effort = 0, written = '', readings = [] }: Partial<Pass>): string {
+function passWords({ effort = 0, written = '', readings = [] }: Partial<Pass>): string {
   if (effort === 0) return `as cut ${written}`;
   return `a pass of ${effort}, ${readings.length === 0 ? 'not read yet' : `then ${written}`}`;
 }
 
 const WENT = { droppedIn: 'dropped in', pressed: 'was pressed in', stuck: 'stuck part-way' } as const;
 /** "dropped in at 72 °C, home", "stuck part-way at 60 °C". */
-export function heatingWords({ outer = null, inner = null, went = 'droppedIn', isHome = null }: Partial<HeatingGo>): string {
+function heatingWords({ outer = null, inner = null, went = 'droppedIn', isHome = null }: Partial<HeatingGo>): string {
   const warm = [...(outer === null ? [] : [`at ${outer} °C`]), ...(inner === null ? [] : [`the inner at ${inner} °C`])].join(', ');
   return `${WENT[went]}${warm === '' ? '' : ` ${warm}`}${isHome === null ? '' : isHome ? ', home' : ', not home'}`;
 }

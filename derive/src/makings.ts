@@ -7,7 +7,7 @@ import {
   madeSize,
   MATERIALS,
   nanometres,
-  ReckoningError,
+  orNull,
   removalPlan,
   repeats,
   verdict,
@@ -146,12 +146,8 @@ function planOf(making: Making, { from, passes, rate }: { from: Repeats; passes:
   // read again before anything was taken off, it is as it was read last
   const log = logOf(passes);
   const first = log.length === 0 ? last : from;
-  try {
-    return removalPlan({ from: first.value, window: making.window, rate, u: last.u, process: making.process, log });
-  } catch (error) {
-    if (error instanceof ReckoningError) return null;
-    throw error;
-  }
+  const { window, process } = making;
+  return orNull(() => removalPlan({ from: first.value, window, rate, u: last.u, process, log }));
 }
 
 /** The shaft and the gap that something is made for. */
@@ -307,11 +303,6 @@ export function stockChoices(
 
 /** How many of one thickness lie in a window, one on another; none where no whole number does. */
 function leavesThatLand(window: MadeWindow, thickness: Length): number {
-  try {
-    const plan = fabricateShim({ window, stock: [{ thickness, quantity: 3 }] });
-    return 'leaves' in plan ? plan.leaves.reduce((sum, { count }) => sum + count, 0) : 0;
-  } catch (error) {
-    if (error instanceof ReckoningError) return 0;
-    throw error;
-  }
+  const plan = orNull(() => fabricateShim({ window, stock: [{ thickness, quantity: 3 }] }));
+  return plan && 'leaves' in plan ? plan.leaves.reduce((sum, { count }) => sum + count, 0) : 0;
 }

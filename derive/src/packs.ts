@@ -5,8 +5,8 @@ import {
   leafThatFillsMost,
   madeSize,
   nanometres,
+  orNull,
   reachableTotals,
-  ReckoningError,
   searchPacks,
   thou,
   type DrawerLeaf,
@@ -200,14 +200,8 @@ export function packChoices({
 }
 
 /** One thickness made from one piece of stock; combining leaves has been tried already. */
-function planFor(span: { min: Length; max: Length }, ideal: Length, stock: readonly { thickness: Length; quantity: number }[]): ShimPlan | null {
-  try {
-    return fabricateShim({ window: { min: span.min, max: span.max, ideal }, stock });
-  } catch (error) {
-    if (error instanceof ReckoningError) return null;
-    throw error;
-  }
-}
+const planFor = (span: { min: Length; max: Length }, ideal: Length, stock: readonly { thickness: Length; quantity: number }[]): ShimPlan | null =>
+  orNull(() => fabricateShim({ window: { min: span.min, max: span.max, ideal }, stock }));
 
 export interface DrawerReach {
   readonly totals: readonly Reach[];

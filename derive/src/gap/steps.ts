@@ -1,7 +1,7 @@
 import {
   fitTrials,
   nanometres,
-  ReckoningError,
+  orNull,
   thou,
   type BuiltTrial,
   type ClosureStep,
@@ -88,13 +88,9 @@ export function taughtBy(ladder: readonly TrialRow[], told: Told): TaughtRows | 
     const packChange = nanometres(row.reading.value - carried(row.reading, known, coefficients).value);
     return [{ state: stateOf(row.build, stated), packChange, reading: row.reading }];
   });
-  try {
-    return { fitted: fitTrials({ prior, closureSpread: SPREAD, coefficient: 1, steps }, trials), rows, stated };
-  } catch (error) {
-    // bounds alone, and nothing measured: they teach nothing yet
-    if (error instanceof ReckoningError) return null;
-    throw error;
-  }
+  // bounds alone, and nothing measured: they teach nothing yet
+  const fitted = orNull(() => fitTrials({ prior, closureSpread: SPREAD, coefficient: 1, steps }, trials));
+  return fitted && { fitted, rows, stated };
 }
 
 /** The steps that a gap's own builds taught, one after another. */

@@ -1,5 +1,6 @@
 import type { JobFacts } from '@elder-cog/contract';
 import { fieldsOf, formatLength, MADE, MADE_SIZES, type MadeSizeName } from '@elder-cog/core';
+import { derive, makingsOf } from '@elder-cog/derive';
 import Papa from 'papaparse';
 import { titleOf } from './title.ts';
 
@@ -8,25 +9,25 @@ const column = (name: MadeSizeName): string => `${name.replace(/[A-Z]/g, (letter
 
 /** Everything that is to be made of a job, one a line, for a spreadsheet: sizes in millimetres, and what it is made to in both systems. */
 export function cuttingList(facts: JobFacts): string {
-  const rows = facts.makings
-    .filter(({ gone, state, form }) => gone !== true && state === 'open' && form !== null)
-    .map((making) => {
-      const { form } = making;
-      const title = titleOf(facts, making);
-      const used = new Set(form ? fieldsOf(form).map(({ name }) => name) : []);
-      const size = (name: MadeSizeName): string => {
-        const value = form?.sizes[name];
-        return value === undefined || !used.has(name) ? '' : formatLength(value, 'mm');
+  const rows = makingsOf(facts, derive(facts).shafts)
+    .filter(({ making: { state, form } }) => state === 'open' && form !== null)
+    .map((made) => {
+      const { form, name, material } = made.making;
+      const title = titleOf(facts, made);
+      const used = new Set(form ? fieldsOf(form).map((field) => field.name) : []);
+      const size = (of: MadeSizeName): string => {
+        const value = form?.sizes[of];
+        return value === undefined || !used.has(of) ? '' : formatLength(value, 'mm');
       };
       return {
-        part: making.name,
+        part: name,
         kind: form ? MADE[form.kind].called : '',
         goes: title.place,
         made_to: title.to[0] ?? '',
         made_to_also: title.to[1] ?? '',
-        material: making.material,
+        material,
         from: title.from,
-        ...Object.fromEntries(MADE_SIZES.map((name) => [column(name), size(name)])),
+        ...Object.fromEntries(MADE_SIZES.map((of) => [column(of), size(of)])),
         holes: form?.counts.holes ?? '',
         tangs: form?.counts.tangs ?? '',
         grooves: form?.counts.grooves ?? '',

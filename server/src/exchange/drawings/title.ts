@@ -1,5 +1,5 @@
 import type { JobFacts, Making } from '@elder-cog/contract';
-import { derive, makingState, writtenSize } from '@elder-cog/derive';
+import { writtenSize, type MakingState } from '@elder-cog/derive';
 import { describeLength, formatLength, MADE, nanometres, sizeWords, unitWord, type Length } from '@elder-cog/core';
 
 /** What stands in the title block of a drawing. */
@@ -24,7 +24,7 @@ const either = (size: Length, tolerance: Length, unit: 'thou' | 'mm'): string =>
   `${formatLength(size, unit)} ±${formatLength(tolerance, unit)} ${unitWord(unit)}`;
 
 /** The lines that say how thick or how long: with its tolerance where it is made to a window, and as it stands in its form where not. */
-function madeTo(making: Making, size: ReturnType<typeof makingState>['size'], unit: 'thou' | 'mm'): string[] {
+function madeTo(making: Making, size: MakingState['size'], unit: 'thou' | 'mm'): string[] {
   const { form } = making;
   const axial = form && form.sizes[MADE[form.kind].axial];
   const both = unit === 'mm' ? (['mm', 'thou'] as const) : (['thou', 'mm'] as const);
@@ -34,9 +34,8 @@ function madeTo(making: Making, size: ReturnType<typeof makingState>['size'], un
   return [first, second];
 }
 
-/** All that is said of one thing that is made, from the facts of its job. */
-export function titleOf(facts: JobFacts, making: Making): DrawingTitle {
-  const { gap, unit, size } = makingState(facts, derive(facts).shafts, making);
+/** All that is said of one thing that is made, from the facts of its job and how it stands. */
+export function titleOf(facts: JobFacts, { making, gap, unit, size }: MakingState): DrawingTitle {
   const { blank, form, window } = making;
   const off = blank && window && making.process !== 'hone' ? nanometres(blank.size - window.ideal) : null;
   const limits = gap?.limits;

@@ -11,10 +11,12 @@ import {
   type Heating,
   type Length,
 } from '@elder-cog/core';
-import { useState, type JSX } from 'react';
-import { Field, Heading, Quiet, Refusal } from '../../kit/controls.tsx';
+import { useRef, useState, type JSX } from 'react';
+import { Heading, Quiet } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
+import { KeptForm } from '../../kit/KeptForm.tsx';
 import { KeptSize } from '../../kit/KeptSize.tsx';
+import { KeptText } from '../../kit/KeptText.tsx';
 import { changeFitting } from '../../state/fittingActions.ts';
 import { useRowPatches } from '../../state/rowPatches.ts';
 import { useSettings } from '../../state/settings.ts';
@@ -279,53 +281,8 @@ function PartFields({ title, part, bare, isOuter, onChange }: PartFieldsProps): 
   );
 }
 
-/** Kept when it is left, or by Enter. */
-function Kept({
-  id,
-  label,
-  initial,
-  refusalOf,
-  placeholder,
-  onKeep,
-  note,
-}: {
-  id: string;
-  label: string;
-  initial: string;
-  refusalOf: (text: string) => string | null;
-  placeholder?: string;
-  onKeep: (text: string) => void;
-  note?: (text: string) => string | null;
-}): JSX.Element {
-  const [text, setText] = useState(initial);
-  const refusal = refusalOf(text);
-  const said = refusal === null ? (note?.(text) ?? null) : null;
-  const keep = (): void => {
-    if (refusal === null && text !== initial) onKeep(text);
-  };
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}
-      onBlur={keep}
-    >
-      <Field
-        id={id}
-        label={label}
-        value={text}
-        placeholder={placeholder}
-        refusal={refusal}
-        says={said === null ? '' : <Refusal>{said}</Refusal>}
-        onChange={(event) => setText(event.target.value)}
-      />
-    </form>
-  );
-}
-
 const Named = ({ id, value, onKeep }: { id: string; value: string; onKeep: (value: string) => void }): JSX.Element => (
-  <Kept
+  <KeptText
     id={id}
     label="What it is"
     initial={value}
@@ -353,7 +310,7 @@ function Celsius({
 }): JSX.Element {
   const range = { least, most };
   return (
-    <Kept
+    <KeptText
       id={id}
       label={label}
       initial={value === null ? '' : String(Math.round(value * 10) / 10)}
@@ -378,7 +335,7 @@ const numberIn = (text: string, least: number, most: number): number | null => {
 };
 
 const Percent = ({ value, onKeep }: { value: number | null; onKeep: (value: number | null) => void }): JSX.Element => (
-  <Kept
+  <KeptText
     id="fit-humidity"
     label="Its air, % damp"
     initial={value === null ? '' : String(value)}
@@ -389,7 +346,7 @@ const Percent = ({ value, onKeep }: { value: number | null; onKeep: (value: numb
 );
 
 const Grams = ({ id, value, onKeep }: { id: string; value: number | null; onKeep: (value: number | null) => void }): JSX.Element => (
-  <Kept
+  <KeptText
     id={id}
     label="It weighs, g"
     initial={value === null ? '' : String(value)}
@@ -402,19 +359,21 @@ const Grams = ({ id, value, onKeep }: { id: string; value: number | null; onKeep
 /** What it is to run with, least to most. */
 function Clearance({ fitting, bare, onChange }: { fitting: Fitting; bare: 'thou' | 'mm'; onChange: (patch: Partial<Fitting>) => void }): JSX.Element {
   const initial = fitting.clearance?.written ?? '';
+  const kept = useRef(initial);
   const entry = useEntry(
     { field: 'limits', bare, quantity: 'float' },
     {
       initial,
       onKeep: ({ value, unit }, text) => {
+        kept.current = text;
         const { min, max } = value;
         if (max !== undefined) onChange({ clearance: { min: nanometres(Math.max(0, min ?? 0)), max, written: text.trim().slice(0, 60), unit } });
       },
     },
   );
   return (
-    <form onSubmit={entry.keep} onBlur={() => entry.isTouched && entry.keep()}>
+    <KeptForm text={entry.text} kept={() => kept.current} onKeep={() => entry.keep()}>
       <EntryField entry={entry} id="fit-clearance" label="Clearance it is to have" placeholder={bare === 'mm' ? 'like 0.03-0.06' : 'like 1½-2½'} />
-    </form>
+    </KeptForm>
   );
 }

@@ -14,9 +14,10 @@ import {
 } from '@elder-cog/core';
 import { rowHolders } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
-import { Field, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
+import { Field, Quiet, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { KeptSize } from '../../kit/KeptSize.tsx';
+import { KeptText } from '../../kit/KeptText.tsx';
 import { useJob } from '../../state/job.ts';
 import { asTyped } from '../../state/understood.ts';
 
@@ -85,38 +86,19 @@ export function FormFields({ form, bare, isAimed, onChange }: FormFieldsProps): 
   );
 }
 
-function CountField({ label, count, onKeep }: { label: string; count: number; onKeep: (count: number) => void }): JSX.Element {
-  const [text, setText] = useState(String(count));
-  const number = /^\d{1,2}$/.test(text.trim()) ? Number(text) : null;
-  const isWrong = number === null || number > 36;
-  const keep = (): void => {
-    if (!isWrong && number !== count) onKeep(number);
-  };
-  const id = `made-count-${label.toLowerCase()}`;
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}
-      onBlur={keep}
-    >
-      <label htmlFor={id} className="label block text-[17px] font-semibold">
-        {label}
-      </label>
-      <input
-        id={id}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        inputMode="numeric"
-        autoComplete="off"
-        aria-invalid={isWrong ? true : undefined}
-        className="num mt-1 h-14 w-full border border-edge bg-sheet px-3 text-[20px]"
-      />
-      <div className="mt-1 min-h-6 text-[16px]">{isWrong && <Refusal>A whole number, up to 36.</Refusal>}</div>
-    </form>
-  );
-}
+const countIn = (text: string): number | null => (/^\d{1,2}$/.test(text.trim()) && Number(text) <= 36 ? Number(text) : null);
+
+const CountField = ({ label, count, onKeep }: { label: string; count: number; onKeep: (count: number) => void }): JSX.Element => (
+  <KeptText
+    key={count}
+    id={`made-count-${label.toLowerCase()}`}
+    label={label}
+    initial={String(count)}
+    inputMode="numeric"
+    refusalOf={(text) => (countIn(text) === null ? 'A whole number, up to 36.' : null)}
+    onKeep={(text) => onKeep(countIn(text) ?? count)}
+  />
+);
 
 const required = (entry: { readonly meaning: Meaning<Length> | null }): Length | null => entry.meaning?.value ?? null;
 

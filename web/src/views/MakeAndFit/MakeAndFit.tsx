@@ -1,4 +1,4 @@
-import { formatLength, MADE, missingOf, type MarkKind } from '@elder-cog/core';
+import { coverageFactor, formatLength, MADE, missingOf, nanometres, type MarkKind } from '@elder-cog/core';
 import { makingsOf, type MakingState } from '@elder-cog/derive';
 import { useMemo, useState, type JSX } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -192,7 +192,7 @@ function ToMake({ made }: { made: MakingState }): JSX.Element {
         <>
           <LimitBarView
             limits={{ min: window.min, max: window.max }}
-            reading={now ? { value: now.value, state: barOf(made), U: (2 * now.u) as never } : null}
+            reading={now ? { value: now.value, state: barOf(made), U: nanometres(coverageFactor(now.dof) * now.u) } : null}
             forecast={null}
             aim={window.ideal}
             earlier={[]}
