@@ -7,7 +7,7 @@ export interface SumLine {
   /** the working in symbols or figures, '' for a figure that was given */
   readonly expression: string;
   readonly value: number;
-  readonly unit: 'nm' | 'N·m' | '‰' | '';
+  readonly unit: 'nm' | 'N·m' | 'N' | '°' | '‰' | '';
   /** ids of the facts this line rests on */
   readonly from?: readonly string[];
 }

@@ -1,3 +1,4 @@
+import type { HoleAt } from '../fastener/index.ts';
 import { circle, line, path, rect, text, type Shape } from './shapes.ts';
 
 export interface BoltMapQuestion {
@@ -22,8 +23,23 @@ function roundCircle(n: number, cx: number, cy: number, r: number): Spot[] {
   });
 }
 
-/** Holes clockwise from the top left corner, evenly along the outline of a rectangle. */
+/**
+ * Holes clockwise from the top left corner: one in every corner where they are an even number, and the others evenly along the sides, which
+ * lie over against each other; any other number evenly along the outline.
+ */
 function roundRectangle(n: number, left: number, top: number, w: number, h: number): Spot[] {
+  if (n >= 4 && n % 2 === 0) {
+    const wide = Math.round(((n - 4) / 2) * (w / (w + h)));
+    const high = (n - 4) / 2 - wide;
+    const side = (count: number, x: number, y: number, dx: number, dy: number): Spot[] =>
+      Array.from({ length: count + 1 }, (_, i) => ({ x: x + (dx * i) / (count + 1), y: y + (dy * i) / (count + 1) }));
+    return [
+      ...side(wide, left, top, w, 0),
+      ...side(high, left + w, top, 0, h),
+      ...side(wide, left + w, top + h, -w, 0),
+      ...side(high, left, top + h, 0, -h),
+    ];
+  }
   const whole = 2 * (w + h);
   return Array.from({ length: n }, (_, i) => {
     const along = (whole * i) / n;
@@ -33,6 +49,20 @@ function roundRectangle(n: number, left: number, top: number, w: number, h: numb
     return { x: left, y: top + h - (along - 2 * w - h) };
   });
 }
+
+/**
+ * Where the holes of a cover are to each other, hole 1 first, on an outline two wide and two high about its middle.
+ *
+ * @example holeSpots('circle', 4)[1].x // 1
+ */
+export const holeSpots = (shape: BoltMapQuestion['shape'], holes: number): HoleAt[] =>
+  (holes === 1 ? [{ x: 0, y: 0 }] : shape === 'circle' ? roundCircle(holes, 0, 0, 1) : roundRectangle(holes, -1, -0.53, 2, 1.06)).map(
+    ({ x, y }, i) => ({
+      id: String(i + 1),
+      x,
+      y,
+    }),
+  );
 
 /**
  * A cover seen from outside with its bolt holes numbered clockwise from the start, as they lie to each other and not to scale. The odd

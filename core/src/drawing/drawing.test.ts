@@ -7,7 +7,10 @@ import {
   drawnTemplate,
   leafScale,
   leafShapes,
+  holeSpots,
+  jointMapShapes,
   limitBar,
+  slotNutShapes,
   MARK_WORDS,
   markStrokes,
   section,
@@ -334,4 +337,66 @@ describe('a crush sleeve', () => {
     expect(Math.abs(middle.length - end.length)).toBeLessThanOrEqual(2);
   });
   it('is a plain ring where its neighbours leave no room for a crest', () => expect(sleeveOf(2)).toHaveLength(4));
+});
+
+describe('the limit bar of a drag', () => {
+  it('is figured in pound inches above and newton metres below, and has no preload side', () => {
+    const bar = limitBar({ width: 340, limits: { min: 2.03, max: 2.71 }, quantity: 'drag', reading: { value: 1.64, U: 0.1, state: 'loose' } });
+    const words = bar.shapes.flatMap((shape) => (shape.kind === 'text' ? [shape.text] : []));
+    expect(words).toEqual(expect.arrayContaining(['lbf·in', 'N·m', '18', '24']));
+    expect(words).not.toContain('PRELOAD');
+    expect(words).not.toContain('thou');
+    expect(bar.says).toBe('limits 18 to 24 lbf·in; 14.5 lbf·in, 1.64 N·m, loose');
+    expect(barDomain({ width: 340, limits: { max: 2.7 }, quantity: 'drag' })[0]).toBe(0);
+  });
+  it('of a nut is in pound feet', () =>
+    expect(limitBar({ width: 340, limits: { min: 20, max: 24.4 }, quantity: 'torque' }).says).toBe('limits 14.8 to 18 lbf·ft; no reading'));
+});
+
+describe('a joint as it is drawn', () => {
+  const spots = holeSpots('circle', 6);
+  const map = (done: ReadonlyMap<number, number>) =>
+    jointMapShapes({ shape: 'circle', spots, order: [1, 4, 2, 5, 3, 6], done, rounds: 3, last: 1, next: 4, width: 400, height: 400 });
+  it('numbers its bolts in the order they are pulled, and shows the way to the next', () => {
+    const words = map(new Map()).flatMap((shape) => (shape.kind === 'text' ? [shape.text] : []));
+    expect(words).toEqual(['1', '3', '5', '2', '4', '6']);
+    const dashed = map(new Map()).filter((shape) => shape.kind === 'path' && shape.dash === '6 5');
+    expect(dashed).toHaveLength(1);
+  });
+  it('has a ring round each bolt for the rounds it was pulled in, whole where all were', () => {
+    const blue = (done: ReadonlyMap<number, number>): number =>
+      map(done).filter((shape) => (shape.kind === 'path' || shape.kind === 'circle') && shape.stroke === 'blue' && shape.width === 5).length;
+    expect(blue(new Map())).toBe(0);
+    expect(blue(new Map([[1, 1]]))).toBe(1);
+    expect(map(new Map([[1, 3]])).some((shape) => shape.kind === 'circle' && shape.stroke === 'blue' && shape.width === 5)).toBe(true);
+  });
+  it('lies inside its sheet, round or square, with one hole or twenty', () => {
+    for (const shape of ['circle', 'rectangle'] as const)
+      for (const n of [1, 2, 8, 20]) {
+        const drawn = jointMapShapes({
+          shape,
+          spots: holeSpots(shape, n),
+          order: [],
+          done: new Map(),
+          rounds: 0,
+          last: null,
+          next: 1,
+          width: 440,
+          height: 400,
+        });
+        for (const each of drawn)
+          if (each.kind === 'circle')
+            expect([each.x - each.r >= 0, each.y - each.r >= 0, each.x + each.r <= 440, each.y + each.r <= 400]).toEqual([true, true, true, true]);
+      }
+  });
+  it('a castle nut has a slot where each is, and an arrow as far as it is to turn', () => {
+    const nut = slotNutShapes({ slots: [0, 60, 120, 180, 240, 300], holeEnds: 2, now: 17, turn: 17, size: 280 });
+    const [outline] = nut;
+    expect(outline?.kind === 'path' && outline.d.match(/A/g)).toHaveLength(6);
+    expect(nut.filter((shape) => shape.kind === 'path' && shape.dash !== undefined)).toHaveLength(2);
+    expect(nut.some((shape) => shape.kind === 'path' && shape.id === 'turn')).toBe(true);
+    expect(
+      slotNutShapes({ slots: [0], holeEnds: 1, now: 0, turn: null, size: 280 }).some((shape) => shape.kind === 'path' && shape.id === 'turn'),
+    ).toBe(false);
+  });
 });

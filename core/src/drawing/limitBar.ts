@@ -1,23 +1,24 @@
-import { closedFloat, formatLength, NM_PER, type Length, type Limits } from '../quantity/index.ts';
+import { closedFloat, formatLength, NEWTON_METRES_PER, NM_PER, type Ends, type Length } from '../quantity/index.ts';
 import { BOUND, type Placed } from '../reading/index.ts';
 import { tickStep } from './axisTicks.ts';
 import { line, path, rect, text, textWidth, type Colour, type Shape } from './shapes.ts';
 
 export type BarState = Placed | 'cannotTell' | 'stale';
 
+/** Values in nm; in N·m of a drag or of a nut. */
 export interface LimitBarQuestion {
   readonly width: number;
   /** 18 in lists, 32 otherwise */
   readonly rail?: number;
-  readonly limits: Limits | null;
-  readonly reading?: { readonly value: Length; readonly U?: number; readonly state: BarState; readonly bound?: 'atLeast' | 'atMost' } | null;
-  readonly forecast?: Length | null;
-  readonly aim?: Length | null;
-  readonly earlier?: readonly { readonly build: number; readonly value: Length }[];
+  readonly limits: Ends<number> | null;
+  readonly reading?: { readonly value: number; readonly U?: number; readonly state: BarState; readonly bound?: 'atLeast' | 'atMost' } | null;
+  readonly forecast?: number | null;
+  readonly aim?: number | null;
+  readonly earlier?: readonly { readonly build: number; readonly value: number }[];
   /** in lists: no figures */
   readonly mini?: boolean;
-  /** a clearance has no preload side to name */
-  readonly quantity?: 'float' | 'clearance';
+  /** a clearance has no preload side to name; a drag and the torque of a nut are in N·m, and never under nothing */
+  readonly quantity?: BarQuantity;
 }
 
 export interface LimitBar {
@@ -37,26 +38,59 @@ export const STATE_COLOUR: Readonly<Record<BarState, Colour>> = {
   cannotTell: 'ink2',
   stale: 'ink2',
 };
-const THOU = NM_PER.thou;
-const MM = NM_PER.mm;
+export type BarQuantity = 'float' | 'clearance' | 'drag' | 'torque';
 
-/** Ends of the rail, nm: everything worth seeing plus a fifth each side, with zero where a limit is within a window of it. */
-export function barDomain({ limits, reading, forecast, aim, earlier = [] }: LimitBarQuestion): readonly [number, number] {
-  const closed = limits ? closedFloat(limits) : {};
-  const ends = [closed.min, closed.max].filter((l): l is Length => l !== undefined);
-  const window = ends.length === 2 ? Math.max(1, (ends[1] ?? 0) - (ends[0] ?? 0)) : Math.max(THOU, Math.abs(ends[0] ?? reading?.value ?? 5 * THOU));
+interface Ruled {
+  /** of the base unit in one of it */
+  readonly per: number;
+  readonly word: string;
+  readonly say: (value: number) => string;
+}
+
+/** The two rows of figures: one system above, the other below. */
+interface Scales {
+  readonly upper: Ruled;
+  readonly lower: Ruled;
+}
+
+const ofLength = (unit: 'thou' | 'mm'): Ruled => ({ per: NM_PER[unit], word: unit, say: (value) => formatLength(value as Length, unit) });
+const ofTorque = (unit: 'lbf·in' | 'lbf·ft' | 'N·m'): Ruled => ({
+  per: NEWTON_METRES_PER[unit],
+  word: unit,
+  say: (value) => String(Number((value / NEWTON_METRES_PER[unit]).toPrecision(3))),
+});
+const LENGTHS: Scales = { upper: ofLength('thou'), lower: ofLength('mm') };
+const SCALES: Readonly<Record<BarQuantity, Scales>> = {
+  float: LENGTHS,
+  clearance: LENGTHS,
+  drag: { upper: ofTorque('lbf·in'), lower: ofTorque('N·m') },
+  torque: { upper: ofTorque('lbf·ft'), lower: ofTorque('N·m') },
+};
+const isLength = (quantity: BarQuantity): boolean => quantity === 'float' || quantity === 'clearance';
+
+/** A lone maximum of a float is from nothing up to it, and so is that of a drag. */
+const closedOf = (limits: Ends<number> | null): Ends<number> => (limits === null ? {} : closedFloat(limits));
+
+/** Ends of the rail, in the unit of what is shown: everything worth seeing plus a fifth each side, with zero where a limit is within a window of it. */
+export function barDomain({ limits, reading, forecast, aim, earlier = [], quantity = 'float' }: LimitBarQuestion): readonly [number, number] {
+  const least = SCALES[quantity].upper.per;
+  const closed = closedOf(limits);
+  const ends = [closed.min, closed.max].filter((l) => l !== undefined);
+  const window =
+    ends.length === 2 ? Math.max(least * 1e-5, (ends[1] ?? 0) - (ends[0] ?? 0)) : Math.max(least, Math.abs(ends[0] ?? reading?.value ?? 5 * least));
   const far = (value: number): number => Math.min(Math.max(value, (ends[0] ?? value) - 8 * window), (ends[ends.length - 1] ?? value) + 8 * window);
   const seen = [
     ...ends,
-    ...[reading?.value, forecast, aim].filter((v): v is Length => v !== undefined && v !== null).map(far),
+    ...[reading?.value, forecast, aim].filter((v) => v !== undefined && v !== null).map(far),
     ...earlier.map((e) => far(e.value)),
   ];
-  if (seen.length === 0) seen.push(0 as Length, (10 * THOU) as Length);
+  if (seen.length === 0) seen.push(0, 10 * least);
   const nearZero = ends.some((end) => Math.abs(end) <= window) || ends.some((end, _, all) => end > 0 && (all[0] ?? 0) <= 2 * window);
   const low = Math.min(...seen, ...(nearZero ? [0] : []));
   const high = Math.max(...seen, ...(nearZero ? [0] : []));
   const margin = Math.max(high - low, window / 2) / 5;
-  return [low - margin, high + margin];
+  // a torque's units are long words, at the end of the rail
+  return isLength(quantity) ? [low - margin, high + margin] : [Math.max(0, low - margin), high + 1.7 * margin];
 }
 
 const tidyNumber = (value: number): string => (value < 0 ? '−' : '') + String(Math.round(Math.abs(value) * 1000) / 1000);
@@ -72,7 +106,8 @@ export function limitBar(question: LimitBarQuestion): LimitBar {
   const top = mini ? 5 : 32;
   const perNm = width / (high - low);
   const x = (value: number): number => (value - low) * perNm;
-  const closed = limits ? closedFloat(limits) : {};
+  const closed = closedOf(limits);
+  const scales = SCALES[quantity];
   const shapes: Shape[] = [rect(0, top, width, rail, { fill: 'sheet' })];
   if (low < 0 && quantity === 'float') shapes.push(rect(0, top, Math.min(width, x(0)), rail, { fill: 'hatchPreload' }));
   if (limits) {
@@ -80,7 +115,7 @@ export function limitBar(question: LimitBarQuestion): LimitBar {
     shapes.push(rect(from, top, Math.min(width, x(closed.max ?? high)) - from, rail, { fill: 'band', id: 'band' }));
   }
   shapes.push(rect(0, top, width, rail, { fill: 'none', stroke: 'edge', width: 1.2 }));
-  if (!mini) shapes.push(...scale(low, high, width, x, top, rail, limits ? closed : {}));
+  if (!mini) shapes.push(...scale({ low, high, width, x, top, rail, limits: closed, scales }));
   const post = mini ? 3 : 4;
   for (const end of [closed.min, closed.max]) if (end !== undefined) shapes.push(line(x(end), top - post, x(end), top + rail + post, 'blue', 2));
   if (low <= 0 && high >= 0) {
@@ -92,7 +127,7 @@ export function limitBar(question: LimitBarQuestion): LimitBar {
   }
   if (aim !== undefined && aim !== null) shapes.push(path(`M${(x(aim) - 6).toFixed(2)},${top + rail}h12l-6,-9.5z`, { fill: 'ink', id: 'aim' }));
   if (forecast !== undefined && forecast !== null) shapes.push(...forecastNeedle(clampTo(x(forecast), width), top, rail, mini));
-  if (reading) shapes.push(...readingNeedle(reading, x, width, top, rail, mini));
+  if (reading) shapes.push(...readingNeedle(reading, { x, width, top, rail, mini, scales }));
   if (!mini)
     for (const { build, value } of earlier) {
       const at = x(value);
@@ -121,11 +156,7 @@ function forecastNeedle(at: number, top: number, rail: number, mini: boolean): S
 
 function readingNeedle(
   reading: NonNullable<LimitBarQuestion['reading']>,
-  x: (v: number) => number,
-  width: number,
-  top: number,
-  rail: number,
-  mini: boolean,
+  { x, width, top, rail, mini, scales }: Rail & { readonly mini: boolean },
 ): Shape[] {
   const colour = STATE_COLOUR[reading.state];
   const at = x(reading.value);
@@ -137,7 +168,7 @@ function readingNeedle(
     const s = right ? -1 : 1;
     return [
       path(`M${edge},${top + rail / 2}l${s * 9},-8M${edge},${top + rail / 2}l${s * 9},8`, { fill: 'none', stroke: colour, width: 3, id: 'clipped' }),
-      text(edge + s * 16, top + rail / 2 + 7, formatLength(reading.value, 'thou').replace(/\.0$/, ''), 'number', mini ? 16 : 20, colour, {
+      text(edge + s * 16, top + rail / 2 + 7, scales.upper.say(reading.value).replace(/\.0$/, ''), 'number', mini ? 16 : 20, colour, {
         bold: true,
         anchor: right ? 'end' : 'start',
       }),
@@ -178,10 +209,30 @@ function boundBracket(bound: 'atLeast' | 'atMost', at: number, width: number, to
   ];
 }
 
+/** The rail as it lies: where a value is along it, and what it is figured in. */
+interface Rail {
+  readonly x: (value: number) => number;
+  readonly width: number;
+  readonly top: number;
+  readonly rail: number;
+  readonly scales: Scales;
+}
+
 /** Ticks and figures of both systems, nothing closer than it can be read. */
-function scale(low: number, high: number, width: number, x: (v: number) => number, top: number, rail: number, limits: Limits): Shape[] {
+function scale({
+  low,
+  high,
+  width,
+  x,
+  top,
+  rail,
+  limits,
+  scales: { upper: above, lower: below },
+}: Rail & { readonly low: number; readonly high: number; readonly limits: Ends<number> }): Shape[] {
   const shapes: Shape[] = [];
-  const taken: [number, number][] = [[width - 24, width + 4]];
+  const room = (word: string): number => Math.max(24, textWidth(word, 'label', 15));
+  const taken: [number, number][] = [[width - room(above.word), width + 4]];
+
   const free = (at: number, wide: number): boolean => at - wide / 2 > -8 && taken.every(([a, b]) => at + wide / 2 + 6 < a || at - wide / 2 - 6 > b);
   const put = (at: number, wide: number): void => {
     taken.push([at - wide / 2, at + wide / 2]);
@@ -189,43 +240,43 @@ function scale(low: number, high: number, width: number, x: (v: number) => numbe
   const upper = top - 13;
   for (const end of [limits.min, limits.max]) {
     if (end === undefined) continue;
-    const words = tidyNumber(Math.round((end / THOU) * 10) / 10);
+    const words = tidyNumber(Math.round((end / above.per) * 10) / 10);
     const wide = textWidth(words, 'number', 15);
     if (!free(x(end), wide - 8)) continue;
     put(x(end), wide);
     shapes.push(text(x(end), upper, words, 'number', 15, 'blue', { bold: true, anchor: 'middle' }));
   }
-  const perThou = (width / (high - low)) * THOU;
-  const minor = tickStep(perThou, 9.2);
-  const major = tickStep(perThou, 56);
-  for (let i = Math.ceil(low / THOU / minor); i * minor * THOU <= high; i++) {
+  const perUpper = (width / (high - low)) * above.per;
+  const minor = tickStep(perUpper, 9.2);
+  const major = tickStep(perUpper, 56);
+  for (let i = Math.ceil(low / above.per / minor); i * minor * above.per <= high; i++) {
     const value = i * minor;
     const numbered = Math.abs(value / major - Math.round(value / major)) < 1e-6;
-    shapes.push(line(x(value * THOU), top - (numbered ? 8 : 4), x(value * THOU), top, 'ink2'));
+    shapes.push(line(x(value * above.per), top - (numbered ? 8 : 4), x(value * above.per), top, 'ink2'));
   }
   const figures = Array.from(
-    { length: Math.max(0, Math.floor(high / THOU / major) - Math.ceil(low / THOU / major) + 1) },
-    (_, i) => (Math.ceil(low / THOU / major) + i) * major,
+    { length: Math.max(0, Math.floor(high / above.per / major) - Math.ceil(low / above.per / major) + 1) },
+    (_, i) => (Math.ceil(low / above.per / major) + i) * major,
   );
   for (const value of figures.sort((a, b) => Math.abs(a) - Math.abs(b))) {
     const words = tidyNumber(value);
     const wide = textWidth(words, 'number', 14);
-    if (!free(x(value * THOU), wide)) continue;
-    put(x(value * THOU), wide);
-    shapes.push(text(x(value * THOU), upper, words, 'number', 14, 'ink2', { anchor: 'middle' }));
+    if (!free(x(value * above.per), wide)) continue;
+    put(x(value * above.per), wide);
+    shapes.push(text(x(value * above.per), upper, words, 'number', 14, 'ink2', { anchor: 'middle' }));
   }
-  shapes.push(text(width, upper, 'thou', 'label', 15, 'ink2', { anchor: 'end' }));
-  const perMm = (width / (high - low)) * MM;
-  const step = tickStep(perMm, 56);
-  for (let i = Math.ceil(low / MM / (step / 5)); i * (step / 5) * MM <= high; i++) {
-    const at = x(i * (step / 5) * MM);
+  shapes.push(text(width, upper, above.word, 'label', 15, 'ink2', { anchor: 'end' }));
+  const perLower = (width / (high - low)) * below.per;
+  const step = tickStep(perLower, 56);
+  for (let i = Math.ceil(low / below.per / (step / 5)); i * (step / 5) * below.per <= high; i++) {
+    const at = x(i * (step / 5) * below.per);
     shapes.push(line(at, top + rail, at, top + rail + (i % 5 === 0 ? 8 : 4), 'ink2'));
     const words = i === 0 ? '0' : tidyNumber((i * step) / 5);
     const wide = textWidth(words, 'number', 14);
-    if (i % 5 === 0 && at - wide / 2 > -6 && at + wide / 2 < width - 26)
+    if (i % 5 === 0 && at - wide / 2 > -6 && at + wide / 2 < width - room(below.word) - 2)
       shapes.push(text(at, top + rail + 22, words, 'number', 14, 'ink2', { anchor: 'middle' }));
   }
-  shapes.push(text(width, top + rail + 22, 'mm', 'label', 15, 'ink2', { anchor: 'end' }));
+  shapes.push(text(width, top + rail + 22, below.word, 'label', 15, 'ink2', { anchor: 'end' }));
   return shapes;
 }
 
@@ -238,12 +289,13 @@ const STATE_WORDS: Readonly<Record<BarState, string>> = {
   stale: 'stale',
 };
 
-function inWords({ limits, reading, forecast, earlier = [] }: LimitBarQuestion): string {
-  const both = (value: number): string => `${formatLength(value as Length, 'thou')} thou, ${formatLength(value as Length, 'mm')} mm`;
-  const closed = limits ? closedFloat(limits) : {};
+function inWords({ limits, reading, forecast, earlier = [], quantity = 'float' }: LimitBarQuestion): string {
+  const { upper, lower } = SCALES[quantity];
+  const both = (value: number): string => `${upper.say(value)} ${upper.word}, ${lower.say(value)} ${lower.word}`;
+  const closed = closedOf(limits);
   const parts = [
     closed.min !== undefined && closed.max !== undefined
-      ? `limits ${formatLength(closed.min, 'thou')} to ${formatLength(closed.max, 'thou')} thou`
+      ? `limits ${upper.say(closed.min)} to ${upper.say(closed.max)} ${upper.word}`
       : limits
         ? 'one limit'
         : 'no limits yet',

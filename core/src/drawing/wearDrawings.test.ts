@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { mm, thou } from '../quantity/index.ts';
-import { boltMapShapes, boltShapes, clearanceAlong, lookAlikeShapes, stripPartShapes, surveyShapes } from './index.ts';
+import { boltMapShapes, boltShapes, clearanceAlong, holeSpots, lookAlikeShapes, stripPartShapes, surveyShapes } from './index.ts';
 
 const holes = (n: number, odd: number) => Array.from({ length: n }, (_, i) => ({ hole: i + 1, odd: i + 1 === odd, on: false }));
 const idsOf = (shapes: readonly object[]): string[] => shapes.flatMap((s) => ('id' in s && typeof s.id === 'string' ? [s.id] : []));
@@ -22,6 +22,17 @@ describe('a bolt map', () => {
     expect(new Set(spots.map((s) => `${s.x.toFixed(3)} ${s.y.toFixed(3)}`)).size).toBe(8);
     expect(spots[1]?.y).toBe(spots[0]?.y);
     expect(spots[1]?.x).toBeGreaterThan(spots[0]?.x ?? 0);
+  });
+  it('has a bolt in every corner of a rectangle where there are four or more, two by two over against each other', () => {
+    for (const n of [4, 6, 8, 10, 14]) {
+      const spots = holeSpots('rectangle', n);
+      const [xs, ys] = [spots.map(({ x }) => x), spots.map(({ y }) => y)];
+      const [x, y] = [Math.max(...xs), Math.max(...ys)];
+      const has = (at: readonly [number, number]): boolean => spots.some((s) => Math.abs(s.x - at[0]) < 1e-9 && Math.abs(s.y - at[1]) < 1e-9);
+      expect([has([x, y]), has([-x, y]), has([x, -y]), has([-x, -y])]).toEqual([true, true, true, true]);
+      expect(spots.every((s) => has([-s.x, -s.y]))).toBe(true);
+      expect(spots).toHaveLength(n);
+    }
   });
   it('draws a longer bolt longer', () => {
     const reach = (share: number): number => {

@@ -26,22 +26,22 @@ export interface Values {
 }
 export type EntryField = keyof Values;
 
-export interface Meaning<Value> {
+export interface Meaning<Value, Unit extends string = LengthUnit> {
   readonly value: Value;
-  readonly unit: LengthUnit;
+  readonly unit: Unit;
   /** in both systems, as it is said beside the field */
   readonly said: string;
   /** what stands there, kept although it looks like a slip */
   readonly asTyped?: true;
 }
 
-export type Understood<Value> =
-  | ({ readonly kind: 'understood' } & Meaning<Value>)
-  | { readonly kind: 'ask'; readonly meanings: readonly Meaning<Value>[]; readonly why: string }
+export type Understood<Value, Unit extends string = LengthUnit> =
+  | ({ readonly kind: 'understood' } & Meaning<Value, Unit>)
+  | { readonly kind: 'ask'; readonly meanings: readonly Meaning<Value, Unit>[]; readonly why: string }
   | { readonly kind: 'refused'; readonly code: string; readonly message: string };
 
 /** Whatever an entry was understood as, or may mean; nothing where it is refused. */
-export const meantBy = <Value>(understood: Understood<Value>): readonly Value[] =>
+export const meantBy = <Value>(understood: Understood<Value, string>): readonly Value[] =>
   understood.kind === 'understood' ? [understood.value] : understood.kind === 'ask' ? understood.meanings.map(({ value }) => value) : [];
 
 /** "15.0 thou · 0.381 mm" */
@@ -53,3 +53,6 @@ export function inBoth(length: Length, unit: LengthUnit): string {
 /** What an entry may mean, in the words of its first system: "0.3 mm, or 300 thou". */
 export const eitherOf = (meanings: readonly Pick<Meaning<unknown>, 'said'>[]): string =>
   meanings.map(({ said }) => said.split(' · ')[0]).join(', or ');
+
+/** Why a list of which one figure stands out is asked about. */
+export const ONE_APART = 'One stands far from the others: a slip?';

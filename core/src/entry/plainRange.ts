@@ -15,6 +15,7 @@ export type PlainQuantity =
   | 'bolt'
   | 'spring'
   | 'film'
+  | 'drum'
   | 'fine'
   | 'sheet';
 
@@ -40,6 +41,8 @@ const RANGES: Readonly<Record<PlainQuantity, readonly [mm: number, mm: number]>>
   spring: [5, 150],
   /** sealant in a joint, all its films together */
   film: [0.005, 0.5],
+  /** how far from the axis a cord pulls */
+  drum: [4, 400],
   /** an instrument's zero error, its doubt, its division */
   fine: [0.0001, 0.5],
   /** how wide or long a sheet or bar of stock is */

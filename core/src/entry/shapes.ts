@@ -1,5 +1,16 @@
 import { refuse } from '../errors.ts';
-import { formatLength, formatLimits, fromLength, nanometres, NM_PER, otherUnit, unitWord, type Length, type LengthUnit } from '../quantity/index.ts';
+import {
+  formatLength,
+  formatLimits,
+  fromLength,
+  loneEnd,
+  nanometres,
+  NM_PER,
+  otherUnit,
+  unitWord,
+  type Length,
+  type LengthUnit,
+} from '../quantity/index.ts';
 import { INCH, type Figure, type Measure, type Token } from './tokens.ts';
 import type { PlainRange } from './plainRange.ts';
 import { inBoth, type LeafLine, type LimitsEntry } from './meaning.ts';
@@ -141,16 +152,8 @@ function readBareLimits(found: readonly Token[]): Shape<LimitsEntry>[] {
   const figures = kept.filter(isFigure);
   const said = pattern(kept);
   if (/^nil (?:to|-) #$/.test(said)) return [shape(figures, ([max]) => ({ min: 0 as Length, max: max as Length }))];
-  if (
-    /^(?:max(?:imum)?|under|below|up to|not over|not more than|no more than|at most|less than) ?\.? #$|^# (?:max(?:imum)?|or less|at most|and under)$/.test(
-      said,
-    )
-  )
-    return [shape(figures, ([max]) => ({ max: max as Length }))];
-  if (
-    /^(?:min(?:imum)?|over|at least|not under|not less than|no less than|more than) ?\.? #$|^# (?:min(?:imum)?|or more|at least|and over)$/.test(said)
-  )
-    return [shape(figures, ([min]) => ({ min: min as Length }))];
+  const end = loneEnd(said);
+  if (end?.figure === '#') return [shape(figures, ([length]) => ({ [end.isMost ? 'max' : 'min']: length as Length }))];
   if (/^# (?:±|\+ ?\/ ?-|\+ -) #$/.test(said))
     return [
       shape(figures, ([mid, by]) => ({ min: nanometres((mid as Length) - (by as Length)), max: nanometres((mid as Length) + (by as Length)) })),

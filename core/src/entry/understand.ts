@@ -3,7 +3,7 @@ import { describeLength, formatLength, nanometres, NM_PER, suspectSlip, type Len
 import { INSTRUMENTS, type Instrument } from '../reading/index.ts';
 import { leavesTotal } from '../shim/index.ts';
 import { ALL, heard, heardAt, mostTelling } from './heard.ts';
-import { type EntryField, type Meaning, type Understood, type Values } from './meaning.ts';
+import { ONE_APART, type EntryField, type Meaning, type Understood, type Values } from './meaning.ts';
 import { isPlain, MOST_IN_A_PACK, plainRange, type PlainQuantity, type PlainRange } from './plainRange.ts';
 import { readReading } from './readingShapes.ts';
 import { hasComma, parted, readLeaves, readLimitsEntry, readSize, type Shape } from './shapes.ts';
@@ -23,14 +23,11 @@ export interface EntryQuestion<Field extends EntryField> {
 const USUAL: Readonly<Record<EntryField, PlainQuantity>> = { size: 'diameter', limits: 'float', pack: 'leaf', leaves: 'leaf', reading: 'float' };
 
 /**
- * What was typed into a field that takes a length: understood and said back in both systems, asked about with its meanings, likeliest first,
- * or refused in a sentence. Nothing is silently wrong: where two meanings are plausible it is asked. The entry itself is never changed.
+ * What was typed into a field that takes a length.
  *
- * @param text what was typed
  * @returns lengths in whole nm; a bare number's unit by how it is written, in this workshop, and by what such a thing can be
- * @example understand('.005-.008', { field: 'limits', bare: 'thou' }) // understood, 5 to 8 thou
  */
-export function understand<Field extends EntryField>(text: string, question: EntryQuestion<Field>): Understood<Values[Field]> {
+export function understandLength<Field extends EntryField>(text: string, question: EntryQuestion<Field>): Understood<Values[Field]> {
   try {
     const { field, bare, quantity = USUAL[field] } = question;
     // a plus before a size says that it is over, and not that something is added to it
@@ -80,7 +77,6 @@ function soundly<Result>(make: () => Result): Result | null {
 }
 
 const NOT_AS_IT_STANDS = 'As it stands it is not what such a thing can be: which was meant?';
-const ONE_APART = 'One stands far from the others: a slip?';
 /** So many slips are asked about, and what was typed. */
 const MOST_SLIPS = 3;
 

@@ -1,17 +1,33 @@
 import { refuse } from '../errors.ts';
-import { describeLength, nanometres, NM_PER, ZERO, type Length, type LengthUnit } from './length.ts';
+import { describeLength, nanometres, NM_PER, type Length, type LengthUnit } from './length.ts';
 import { parseLength, readLength, tidy } from './readLength.ts';
 
-/** The least and greatest allowed. Either may be missing. On a float a lone maximum means 0 to that. */
-export interface Limits {
-  readonly min?: Length;
-  readonly max?: Length;
+/** The least and greatest of anything. Either may be missing. */
+export interface Ends<Value extends number = Length> {
+  readonly min?: Value;
+  readonly max?: Value;
 }
+
+/** The least and greatest allowed. Either may be missing. On a float a lone maximum means 0 to that. */
+export type Limits = Ends;
 
 /** Limits and the unit they were written in: judge in that one. */
 export interface LimitsRead {
   readonly limits: Limits;
   readonly unit: LengthUnit;
+}
+
+const MOST = String.raw`max(?:imum)?|not over|not more than|no more than|up to|at most|under|below|less than`;
+const LEAST = String.raw`min(?:imum)?|not under|not less than|no less than|at least|over|above|more than`;
+const BEFORE = new RegExp(String.raw`^(?:(${MOST})|(?:${LEAST}))\.? (.+)$`, 'i');
+const AFTER = /^(.+?) (?:(max(?:imum)?|or less|or under|and under|at most)|(?:min(?:imum)?|or more|or over|and over|at least))\.?$/i;
+
+/** A lone end of limits, `max 9`, `under 9`, `9 or less`, `at least 2`: which it is, and the figure; null where it is no such thing. */
+export function loneEnd(text: string): { readonly isMost: boolean; readonly figure: string } | null {
+  const before = BEFORE.exec(text);
+  if (before) return { isMost: before[1] !== undefined, figure: before[2] ?? '' };
+  const after = AFTER.exec(text);
+  return after && { isMost: after[2] !== undefined, figure: after[1] ?? '' };
 }
 
 const PRELOAD = /\b(?:preload|interference|crush|nip|negative (?:end )?(?:play|float))\b/gi;
@@ -68,11 +84,8 @@ const mirrored = ({ min, max }: Limits): Limits => ({
 });
 
 function plainLimits(body: string, each: (s: string) => Length): Limits {
-  const lone = /^(max(?:imum)?|not over|up to|min(?:imum)?|at least|not under)\.? (.+)$/i.exec(body);
-  if (lone) {
-    const value = each(lone[2] ?? '');
-    return /^(?:max|not over|up)/i.test(lone[1] ?? '') ? { max: value } : { min: value };
-  }
+  const lone = loneEnd(body);
+  if (lone) return { [lone.isMost ? 'max' : 'min']: each(lone.figure) };
   const about = /^(.+?) ?(?:±|\+\/?-) ?(.+)$/.exec(body);
   if (about) {
     const middle = each(about[1] ?? '');
@@ -111,8 +124,8 @@ export function convertLimits(limits: Limits, { unit, step }: { unit: LengthUnit
 }
 
 /** Fills in what a lone maximum leaves unsaid on a float or clearance: from nothing up. */
-export function closedFloat(limits: Limits): Limits {
-  return limits.min === undefined && limits.max !== undefined && limits.max >= 0 ? { min: ZERO, max: limits.max } : limits;
+export function closedFloat<Value extends number = Length>(limits: Ends<Value>): Ends<Value> {
+  return limits.min === undefined && limits.max !== undefined && limits.max >= 0 ? { min: 0 as Value, max: limits.max } : limits;
 }
 
 const side = (length: Length, unit: LengthUnit): string => {

@@ -1,8 +1,9 @@
 import { ReckoningError, refuse } from '../errors.ts';
 import { nanometres, type Length, type LengthUnit } from './length.ts';
-import { convertLimits, readLimits, type LimitsRead } from './limits.ts';
+import { convertLimits, loneEnd, readLimits, type LimitsRead } from './limits.ts';
 import { fromBase, readQuantity, tidyUnit, toBase, unitTyped } from './quantity.ts';
 import { readLength, readNumber, tidy } from './readLength.ts';
+import { imperialTorque } from './torque.ts';
 import { isMetricUnit, TWO_GALLONS, UNITS, type QuantityKind } from './units.ts';
 
 /** The least and greatest of any quantity: lengths in nanometres, others in their base unit. One figure alone is both. */
@@ -21,12 +22,9 @@ export interface QuantityLimitsRead {
 }
 
 const NUMBER = String.raw`-?(?:\d+ \d+ ?\/ ?\d+|\d+ ?\/ ?\d+|\d+[.,]\d*|[.,]\d+|\d+)`;
-const LONE = /^(max(?:imum)?|not over|not more than|no more than|up to|min(?:imum)?|not under|not less than|at least)\.? (.+)$/i;
-const AFTERWARDS = /(.+?) (max(?:imum)?|min(?:imum)?)\.?$/i;
 const ABOUT = new RegExp(String.raw`^(${NUMBER}) ?(?:±|\+\/-) ?(${NUMBER}) ?([^\d±].*)$`);
 const RANGE = new RegExp(String.raw`^(${NUMBER}) ?([^\d]*?) ?(?:to|-|\/) ?(${NUMBER}) ?([^\d±].*)$`, 'i');
 const MIXED = /^-?\d+-\d+ ?\/ ?\d/;
-const isMost = (word: string): boolean => /^(?:max|not over|not more|no more|up)/i.test(word);
 
 /**
  * Reads limits of any quantity as a manual prints them: all that `readLimits` takes for lengths, and `18-22 lb ft`, `8/12 lb ins`,
@@ -60,12 +58,10 @@ function between(low: number, high: number, units: readonly string[]): QuantityL
 
 /** Limits of anything but a length; null where no such unit is written. */
 function otherLimits(clean: string): QuantityLimitsRead | null {
-  const lone = LONE.exec(clean);
-  const afterwards = AFTERWARDS.exec(clean);
-  const [word, rest] = lone ? [lone[1], lone[2]] : afterwards ? [afterwards[2], afterwards[1]] : [undefined, clean];
-  if (word !== undefined) {
-    const read = oneFigure(rest ?? '');
-    return read && { ...read, meanings: read.meanings.map((m) => (isMost(word) ? { ...m, min: null } : { ...m, max: null })) };
+  const lone = loneEnd(clean);
+  if (lone) {
+    const read = oneFigure(lone.figure);
+    return read && { ...read, meanings: read.meanings.map((m) => ({ ...m, [lone.isMost ? 'min' : 'max']: null })) };
   }
   const about = ABOUT.exec(clean);
   if (about) {
@@ -106,8 +102,8 @@ function oneFigure(clean: string): QuantityLimitsRead | null {
 const HAS_LENGTH_UNIT = /mm|millimet|inch|\bin\b|\din\b|"|thou|\bmils?\b|\dmil|um\b|micron|tenth|swg/i;
 
 function lengthLimits(clean: string): QuantityLimitsRead {
-  const afterwards = AFTERWARDS.exec(clean);
-  const said = afterwards ? `${afterwards[2]} ${afterwards[1]}` : clean;
+  const lone = loneEnd(clean);
+  const said = lone ? `${lone.isMost ? 'max' : 'min'} ${lone.figure}` : clean;
   if (HAS_LENGTH_UNIT.test(said)) return inUnit(said, 'mm');
   const figures = said.match(/\d*[.,]\d+|\d+/g) ?? [];
   if (figures.length === 0) refuse('notLimits', `“${clean.slice(0, 24)}” gives no figure: limits are such as 5-8 thou, or max 9 thou.`);
@@ -257,8 +253,6 @@ const TWO_SYSTEMS: Readonly<Record<QuantityKind, readonly [imperial: string, met
   angle: ['°', '°'],
 };
 
-const SMALL_TORQUE = 5; // N·m: under it a drag, said in pounds inches
-
 /** The units of the two columns of a spec sheet: the one it was written in, and its like in the other system. */
 export function twoSystems({ kind, unit, min, max }: QuantityLimits): { imperial: string; metric: string } {
   const [imperial, metric] = TWO_SYSTEMS[kind];
@@ -267,6 +261,6 @@ export function twoSystems({ kind, unit, min, max }: QuantityLimits): { imperial
     const isInches = unit !== 'thou' && size >= 2_000_000 && (unit === 'in' || size > 5_000_000);
     return { imperial: isInches ? 'in' : 'thou', metric };
   }
-  if (isMetricUnit(unit)) return { imperial: kind === 'torque' && size < SMALL_TORQUE ? 'lbf·in' : imperial, metric: unit };
+  if (isMetricUnit(unit)) return { imperial: kind === 'torque' ? imperialTorque(size) : imperial, metric: unit };
   return { imperial: unit, metric };
 }

@@ -20,6 +20,27 @@ export function convertTorque(value: number, from: TorqueUnit, to: TorqueUnit): 
   return (value * NEWTON_METRES_PER[from]) / NEWTON_METRES_PER[to];
 }
 
+/** Digits after the point that a torque is said with: as fine as a wrench for it is read. */
+const DECIMALS: Readonly<Record<TorqueUnit, number>> = { 'N·m': 2, 'lbf·ft': 1, 'lbf·in': 1, 'kgf·m': 2, 'kgf·cm': 1, 'ozf·in': 0 };
+
+/**
+ * A torque as it is said, without its unit: as many digits after the point as a wrench for it is read to, whatever its size.
+ *
+ * @param newtonMetres over 100 N·m or so one digit fewer says as much, and is what is said
+ * @example formatTorque(1.6382799, 'lbf·in') // '14.5'
+ */
+export function formatTorque(newtonMetres: number, unit: TorqueUnit): string {
+  const value = newtonMetres / NEWTON_METRES_PER[unit];
+  const decimals = Math.abs(value) >= 100 ? Math.max(0, DECIMALS[unit] - 1) : DECIMALS[unit];
+  const size = Math.abs(value).toFixed(decimals);
+  return (value < 0 && Number(size) !== 0 ? '−' : '') + size;
+}
+
+const SMALL = 5; // N·m
+
+/** What a torque in metric units is said in beside them: a drag in pound inches, what nuts are pulled to in pound feet. Common practice, no source. */
+export const imperialTorque = (newtonMetres: number): 'lbf·in' | 'lbf·ft' => (Math.abs(newtonMetres) < SMALL ? 'lbf·in' : 'lbf·ft');
+
 /** More than any nut of a gearbox or an axle takes, N·m. Common practice, no source. */
 const MOST = 5000;
 

@@ -1,22 +1,22 @@
 import { refuse } from '../errors.ts';
 import { lengthLine, type Sum } from '../sum.ts';
-import { meanLength, nanometres, type Length } from '../quantity/index.ts';
+import { nanometres, type Length } from '../quantity/index.ts';
 import type { Estimate } from './reading.ts';
 
 export interface RepeatOptions {
-  /** one step of the instrument as it is read, nm */
-  readonly resolution: Length;
-  /** standard uncertainty of the instrument's own scale, nm */
+  /** one step of the instrument as it is read, nm, or in the unit of the readings */
+  readonly resolution: number;
+  /** standard uncertainty of the instrument's own scale */
   readonly calibrationU: number;
-  /** repeatability known beforehand (instrument and method), nm; one division if none */
+  /** repeatability known beforehand (instrument and method); one division if none */
   readonly priorS?: number;
   readonly priorDof?: number;
 }
 
-export interface Repeats extends Estimate {
+export interface Repeats<Value extends number = Length> extends Estimate<Value> {
   readonly dof: number;
   readonly n: number;
-  readonly range: Length;
+  readonly range: Value;
   /** indices of readings to be questioned; none is ever dropped */
   readonly outliers: readonly number[];
 }
@@ -57,26 +57,40 @@ const sampleVariance = (values: readonly number[]): number => {
  * @throws ReckoningError `noReadings`
  * @example repeats([thou(24), thou(24), thou(23)], { resolution: thou(1), calibrationU: 0 }).n // 3
  */
-export function repeats(values: readonly Length[], { resolution, calibrationU, priorS = resolution, priorDof = 5 }: RepeatOptions): Repeats {
+export function repeats(values: readonly Length[], options: RepeatOptions): Repeats {
+  const of = repeatsOf(values, options);
+  return { ...of, value: nanometres(of.value), range: nanometres(of.range) };
+}
+
+/**
+ * As {@link repeats}, of readings of anything that is not a length, in whatever unit they are: drags in N·m, pulls in N.
+ *
+ * @throws ReckoningError `noReadings`
+ * @example repeatsOf([1.2, 1.3, 1.25], { resolution: 0.05, calibrationU: 0 }).value // 1.25
+ */
+export function repeatsOf(
+  values: readonly number[],
+  { resolution, calibrationU, priorS = resolution, priorDof = 5 }: RepeatOptions,
+): Repeats<number> {
   const n = values.length;
   if (n === 0) refuse('noReadings', 'There are no readings yet: take one.');
   const pooled = (priorDof * priorS ** 2 + (n - 1) * sampleVariance(values)) / (priorDof + n - 1);
   const u = Math.sqrt(pooled / n + resolution ** 2 / 12 + calibrationU ** 2);
   return {
     kind: 'estimate',
-    value: meanLength(values),
+    value: values.reduce((sum, value) => sum + value, 0) / n,
     u,
     dof: priorDof + n - 1,
     n,
-    range: nanometres(Math.max(...values) - Math.min(...values)),
+    range: Math.max(...values) - Math.min(...values),
     outliers: outliersOf(values, Math.max(priorS, resolution / Math.sqrt(12))),
   };
 }
 
-function outliersOf(values: readonly Length[], leastS: number): number[] {
+function outliersOf(values: readonly number[], leastS: number): number[] {
   const n = values.length;
   if (n < 5) return [];
-  const mean = values.reduce<number>((sum, value) => sum + value, 0) / n;
+  const mean = values.reduce((sum, value) => sum + value, 0) / n;
   const squares = values.reduce((sum, value) => sum + (value - mean) ** 2, 0);
   return values.flatMap((value, i) => {
     // how far it is off, and the mean and the spread of the others, each from the mean of all

@@ -1,6 +1,6 @@
-import { closedFloat, describeLength, nanometres, type Length, type Limits } from '../quantity/index.ts';
+import { closedFloat, describeLength, nanometres, type Ends, type Length, type Limits } from '../quantity/index.ts';
 import { lengthLine, type Sum } from '../sum.ts';
-import type { Reading } from './reading.ts';
+import type { Bound, Reading } from './reading.ts';
 import { coverageFactor, studentCdf } from './student.ts';
 
 export type Placed = 'in' | 'tight' | 'loose' | 'unmeasured';
@@ -35,8 +35,40 @@ export interface VerdictOptions {
  *
  * @example verdict(estimate(thou(24), 6000), { min: thou(5), max: thou(8) }).place // 'loose'
  */
-export function verdict(reading: Reading, limits: Limits, { rule = 'plain', moreIs = 'loose', range, unit = 'thou' }: VerdictOptions = {}): Verdict {
-  const { min = -Infinity, max = Infinity } = moreIs === 'loose' ? closedFloat(limits) : limits;
+export function verdict(reading: Reading, limits: Limits, { moreIs = 'loose', range, unit = 'thou', rule = 'plain' }: VerdictOptions = {}): Verdict {
+  const say = (length: number): string => describeLength(nanometres(length), unit);
+  const oneSided = (bound: Bound<number>): string => boundWords(bound, say);
+  return judge(reading, moreIs === 'loose' ? closedFloat(limits) : limits, {
+    moreIs,
+    rule,
+    say,
+    oneSided,
+    ...(range === undefined ? {} : { range }),
+  });
+}
+
+/** How any reading is judged: what is over its limits, what is accepted, and how its figures are said. */
+export interface Judging {
+  readonly moreIs: MoreIs;
+  readonly rule: 'plain' | 'guarded';
+  /** a figure with its unit */
+  readonly say: (value: number) => string;
+  /** what to do where one side alone tells nothing */
+  readonly oneSided: (bound: Bound<number>) => string;
+  /** of the readings the estimate was made of */
+  readonly range?: number;
+}
+
+/**
+ * As {@link verdict}, of anything in the unit of its limits, which are taken as they stand: a lone maximum has no minimum.
+ *
+ * @example judge({ kind: 'estimate', value: 1.6, u: 0.01 }, { min: 2, max: 2.7 }, { moreIs: 'tight', rule: 'plain', say: String, oneSided: String }).place // 'loose'
+ */
+export function judge(
+  reading: Reading<number>,
+  { min = -Infinity, max = Infinity }: Ends<number>,
+  { moreIs, rule, say, oneSided, range }: Judging,
+): Verdict {
   const over = moreIs === 'loose' ? 'loose' : 'tight';
   const under = moreIs === 'loose' ? 'tight' : 'loose';
   const accept = (place: Placed, sure: Surety): boolean => place === 'in' && (rule === 'plain' || sure === 'sure');
@@ -53,7 +85,7 @@ export function verdict(reading: Reading, limits: Limits, { rule = 'plain', more
     if (low > max) return judged(over, 'sure', 0);
     if (high < min) return judged(under, 'sure', 0);
     if (low >= min && high <= max) return judged('in', 'sure', 1);
-    return judged('unmeasured', 'cannotTell', null, oneSided(reading.kind, reading.value, unit));
+    return judged('unmeasured', 'cannotTell', null, oneSided(reading));
   }
 
   const { value, u, dof } = reading;
@@ -67,21 +99,19 @@ export function verdict(reading: Reading, limits: Limits, { rule = 'plain', more
   const isSpread = range !== undefined && window > 0 && range >= window && (reaches(min, range) || reaches(max, range));
   if (isSpread) return judged(place, 'cannotTell', chance, 'The readings spread as wide as the limits: measure again.');
   if (!crosses(min) && !crosses(max)) return judged(place, 'sure', chance);
-  if (2 * expanded >= window) return judged(place, 'cannotTell', chance, tooCoarse(expanded, window, unit));
+  if (2 * expanded >= window) return judged(place, 'cannotTell', chance, tooCoarse(say(expanded), say(window)));
   return judged(place, 'near', chance, 'It lies within its doubt of a limit: read it again to be surer.');
 }
 
-type Unit = NonNullable<VerdictOptions['unit']>;
+const tooCoarse = (either: string, window: string): string =>
+  `±${either} is too coarse for limits ${window} apart: read it more times, or with something finer.`;
 
-const tooCoarse = (expanded: number, window: number, unit: Unit): string =>
-  `±${describeLength(nanometres(expanded), unit)} is too coarse for limits ${describeLength(nanometres(window), unit)} apart: read it more times, or with something finer.`;
-
-const oneSided = (kind: 'atLeast' | 'atMost', value: Length, unit: Unit): string =>
+const boundWords = ({ kind, value }: Bound<number>, say: Judging['say']): string =>
   kind === 'atLeast'
-    ? `At least ${describeLength(value, unit)}: find the feeler that stops.`
+    ? `At least ${say(value)}: find the feeler that stops.`
     : value === 0
       ? 'No movement is zero float or any preload: put in a known pack that gives float, and read again.'
-      : `Under ${describeLength(value, unit)}, or none at all: find the feeler that goes.`;
+      : `Under ${say(value)}, or none at all: find the feeler that goes.`;
 
 /** What a verdict weighed: the limits, the value, and how far either side of it the truth may lie. */
 export function verdictSum(reading: Reading, limits: Limits): Sum {

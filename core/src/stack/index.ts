@@ -9,6 +9,7 @@ export * from './gapDoubt.ts';
 export * from './gapUnderSpacer.ts';
 export {
   cupSideOf,
+  isBearing,
   facePositions,
   turnedFace,
   turnRound,
