@@ -15,6 +15,7 @@ import {
   inspection,
   instrument,
   job,
+  joint,
   limit,
   lookAlike,
   leafForm,
@@ -29,9 +30,12 @@ import {
   pass,
   photo,
   place,
+  pull,
   wants,
   reading,
   removal,
+  rollerCount,
+  rollers,
   shaft,
   soundSpec,
   spec,
@@ -43,6 +47,7 @@ import {
   time,
   who,
   withdrawal,
+  wrench,
   aim,
   lengthNm,
 } from './facts/index.ts';
@@ -103,7 +108,12 @@ export const change = z.discriminatedUnion('kind', [
     builds: z.array(build).max(5),
     readings: z.array(reading).max(60),
   }),
-  z.object({ kind: z.literal('stations.add'), stations: z.array(station.omit(freshRow)).min(1).max(60) }),
+  z.object({
+    kind: z.literal('stations.add'),
+    stations: z.array(station.omit(freshRow)).min(1).max(60),
+    /** what they are judged together with from the first */
+    settings: z.array(setting.omit(freshRow)).max(2).optional(),
+  }),
   /** rows of the Wear book pasted or read from a spreadsheet: all of them or none */
   z.object({
     kind: z.literal('rows.add'),
@@ -129,6 +139,8 @@ export const change = z.discriminatedUnion('kind', [
     newSize: lengthNm.nullable(),
     method: method.nullable(),
     instrument: instrument.nullable(),
+    wrench: wrench.optional(),
+    seal: station.shape.seal,
   }),
   /** parts put in, taken out, moved or turned on a shaft as it is drawn: all of it or nothing, and undone at one stroke */
   z.object({
@@ -143,6 +155,8 @@ export const change = z.discriminatedUnion('kind', [
     changedContacts: z.array(contact.omit({ gone: true, shaftId: true, role: true })).max(120),
     goneRows: z.array(z.object({ table: z.enum(['place', 'contact', 'station']), id, revision: z.int() })).max(200),
   }),
+  /** what is stamped on a part */
+  z.object({ kind: z.literal('part.change'), id, revision: z.int(), number: part.shape.number }),
   /** what goes into a place; nothing where nobody says any more */
   z.object({ kind: z.literal('place.wants'), id, revision: z.int(), wants: wants.nullable() }),
   z.object({ kind: z.literal('limit.set'), limit: limit.omit(fresh) }),
@@ -166,6 +180,15 @@ export const change = z.discriminatedUnion('kind', [
   /** something taken off a part: the build it makes, with it, where it is of a shaft that was built */
   z.object({ kind: z.literal('remove'), removal, build: build.nullable(), saw }),
   z.object({ kind: z.literal('station.close'), closing }),
+  /** with the station that its torque is a limit of */
+  z.object({ kind: z.literal('joint.add'), joint: joint.omit(fresh), stations: z.array(station.omit(freshRow)).max(1) }),
+  z.object({ kind: z.literal('joint.change'), joint }),
+  /** bolts pulled; the last of a round makes the build that is pulled so far */
+  z.object({ kind: z.literal('joint.pull'), pulls: z.array(pull).min(1).max(60), build: build.nullable(), saw }),
+  /** with how many came out, where that is known already */
+  z.object({ kind: z.literal('rollers.add'), rollers: rollers.omit(fresh), counts: z.array(rollerCount).max(1) }),
+  z.object({ kind: z.literal('rollers.change'), rollers }),
+  z.object({ kind: z.literal('rollers.count'), count: rollerCount }),
   z.object({ kind: z.literal('instrument.add'), instrument: ownInstrument.omit(fresh) }),
   z.object({ kind: z.literal('instrument.change'), instrument: ownInstrument }),
   z.object({ kind: z.literal('stock.add'), stock: z.array(stock.omit(fresh)).min(1).max(200) }),

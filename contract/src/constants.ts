@@ -1,5 +1,5 @@
 /** The version of the facts, as they stand in a file and cross the wire. */
-export const FILE_VERSION = 10;
+export const FILE_VERSION = 11;
 
 /** The state of a place whose pack is in, and nobody has measured it. */
 export const NOT_MEASURED = 'not measured';
@@ -15,7 +15,7 @@ export const countedIn = (state: string | null): number | null => {
 };
 
 /** Counted up whenever the shape of a reply changes: a test holds the two together. */
-export const WIRE = 10;
+export const WIRE = 11;
 /** What every reply says of its shape: a page that was built for another is to be loaded again. */
 export const SHAPES = `${FILE_VERSION}.${WIRE}`;
 export const SHAPES_HEADER = 'x-elder-cog-shapes';
@@ -35,6 +35,8 @@ export const OBSERVATIONS = [
   'removal',
   'pass',
   'heating',
+  'pull',
+  'rollerCount',
 ] as const;
 
 /** The biggest file that is sent away or brought in, with its photos. A backup has no limit. */

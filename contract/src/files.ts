@@ -160,6 +160,11 @@ const fromNine = (file: Rows): Rows => ({
   version: 10,
 });
 
+const NOTHING_FASTENED = { joints: [], pulls: [], rollers: [], rollerCounts: [] };
+
+/** From version 10: a torque had nowhere to go, nobody said what held what, and loose rollers were counted in the strip log alone. */
+const fromTen = (file: Rows): Rows => ({ ...upgradeJobs(file, (facts) => ({ ...NOTHING_FASTENED, ...facts })), version: 11 });
+
 /**
  * A file of any version this program has ever written, as the newest. What is not such a file comes back as it is, for the schema to
  * say what is wrong with it.
@@ -176,5 +181,6 @@ export function upgradeFile(raw: unknown): unknown {
   const seventh = sixth.version === 6 ? fromSix(sixth) : sixth;
   const eighth = seventh.version === 7 ? fromSeven(seventh) : seventh;
   const ninth = eighth.version === 8 ? fromEight(eighth) : eighth;
-  return ninth.version === 9 ? fromNine(ninth) : ninth;
+  const tenth = ninth.version === 9 ? fromNine(ninth) : ninth;
+  return tenth.version === 10 ? fromTen(tenth) : tenth;
 }

@@ -5,6 +5,7 @@ export * from './facts/index.ts';
 export * from './files.ts';
 export * from './fileSchema.ts';
 export * from './lazily.ts';
+export * from './newDrag.ts';
 export * from './newRow.ts';
 export * from './newShaft.ts';
 export * from './ranges.ts';

@@ -17,4 +17,6 @@ export const OLD_FILES = [
   'job-v8.json',
   'workshop-v9.json',
   'job-v9.json',
+  'workshop-v10.json',
+  'job-v10.json',
 ] as const;

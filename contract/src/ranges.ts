@@ -107,6 +107,17 @@ const FIGURES: { readonly [T in TableName]?: (row: RowOf[T], subject: string) =>
     ...leafFigures(r.leaves, ['leaves']),
     ...(r.bolts?.holes ?? []).map((hole, i): Figure => ['size', ['bolts', 'holes', i, 'length'], hole.length]),
   ],
+  joint: (r) => [
+    ['size', ['major'], r.major],
+    ['size', ['pitch'], r.pitch],
+  ],
+  rollers: (r) => [
+    ['size', ['trackInner'], r.trackInner],
+    ['size', ['trackOuter'], r.trackOuter],
+    ['size', ['diameter'], r.diameter],
+    ['size', ['length'], r.length],
+    ['size', ['trackLength'], r.trackLength],
+  ],
   acceptance: (r) => [['size', ['value'], r.value]],
   lookAlike: (r) => [
     ['size', ['a', 'size'], r.a.size],

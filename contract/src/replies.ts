@@ -24,6 +24,8 @@ export const jobSummary = z.object({
       limits: z.object({ min: lengthNm.optional(), max: lengthNm.optional() }).nullable(),
       /** it is how deep something is, and no float. Left out where it is not */
       isDepth: z.literal(true).optional(),
+      /** a drag, as it is said. Left out where it is none, or nobody read it */
+      drag: z.string().optional(),
     })
     .nullable(),
   next: z.string(),
@@ -92,12 +94,23 @@ export const repeatability = z.object({
   readings: z.int().min(2),
 });
 export type Repeatability = z.output<typeof repeatability>;
+/** What was felt of a build by hand, beside the drag that was read of it. */
+export const feltDrag = z.object({
+  who: z.string(),
+  word: z.string(),
+  /** N·m */
+  drag: z.number(),
+  /** of its bearings; null where their numbers are not known */
+  bore: lengthNm.nullable(),
+});
+export type FeltDrag = z.output<typeof feltDrag>;
 export const drawerReply = z.object({
   lots: z.array(lot),
   fitted: z.array(fitted),
   instruments: z.array(ownInstrument),
   stock: z.array(stock),
   repeatability: z.array(repeatability),
+  hands: z.array(feltDrag),
 });
 /** The journal of one job, newest first, without the rows themselves. */
 export const journalReply = z.object({

@@ -11,6 +11,7 @@ import {
   heating,
   inspection,
   job,
+  joint,
   limit,
   lookAlike,
   lot,
@@ -22,8 +23,11 @@ import {
   pass,
   photo,
   place,
+  pull,
   reading,
   removal,
+  rollerCount,
+  rollers,
   setting,
   shaft,
   spec,
@@ -103,6 +107,19 @@ export const TABLES = {
       for (const field of ['a', 'b'] as const) check(face(r[field])?.shaftId === r.shaftId, [field], r[field], 'a face of a place of this shaft');
     },
   }),
+  strip: table({
+    row: stripEntry,
+    facts: 'strip',
+    called: 'an entry of the strip log',
+    line: { field: 'supersedes', called: 'an earlier entry', before: (r) => r.supersedes },
+    names: (r) => [...to('assembly', 'assemblyId', r.assemblyId), ...to('shaft', 'shaftId', r.shaftId), ...to('strip', 'supersedes', r.supersedes)],
+  }),
+  joint: table({
+    row: joint,
+    facts: 'joints',
+    called: 'a joint',
+    names: (r) => [...to('assembly', 'assemblyId', r.assemblyId), ...to('place', 'placeId', r.placeId), ...to('strip', 'stripId', r.stripId)],
+  }),
   station: table({
     row: station,
     facts: 'stations',
@@ -111,7 +128,10 @@ export const TABLES = {
       ...to('shaft', 'shaftId', r.shaftId),
       ...to('assembly', 'assemblyId', r.assemblyId),
       ...(r.reads?.what === 'gap' ? r.reads.contacts.flatMap((id, i) => to('contact', ['reads', 'contacts', i], id)) : []),
+      ...(r.reads?.what === 'drag' ? r.reads.contacts.flatMap((id, i) => to('contact', ['reads', 'contacts', i], id)) : []),
       ...to('feature', ['reads', 'feature'], r.reads?.what === 'feature' ? r.reads.feature : null),
+      ...to('station', ['reads', 'of'], r.reads?.what === 'rise' ? r.reads.of : null),
+      ...to('joint', ['reads', 'joint'], r.reads?.what === 'joint' ? r.reads.joint : null),
       ...to('station', 'boreId', r.boreId),
       ...to('station', 'journalId', r.journalId),
     ],
@@ -146,7 +166,13 @@ export const TABLES = {
     called: 'a limit',
     names: (r) => [...to('station', 'stationId', r.stationId), ...to('spec', 'specId', r.specId)],
     also: (r, { check }) => {
-      check(r.min !== null || r.max !== null || r.nominal !== undefined, [], 'no figure', 'a least, a greatest, both, or a single figure');
+      const isLength = r.min !== null || r.max !== null || r.nominal !== undefined;
+      check(
+        isLength !== (r.torque !== undefined),
+        [],
+        isLength ? 'a length and a torque' : 'no figure',
+        'a least, a greatest, both, or a single figure',
+      );
       check(r.min === null || r.max === null || r.min <= r.max, ['min'], r.min, `no more than ${r.max ?? ''}`);
     },
   }),
@@ -204,18 +230,29 @@ export const TABLES = {
   pass: table({ row: pass, facts: 'passes', called: 'a pass', names: (r) => to('making', 'makingId', r.makingId) }),
   fitting: table({ row: fitting, facts: 'fittings', called: 'a fit', names: (r) => to('job', 'jobId', r.jobId) }),
   heating: table({ row: heating, facts: 'heatings', called: 'a go at a fit', names: (r) => to('fitting', 'fittingId', r.fittingId) }),
+  pull: table({
+    row: pull,
+    facts: 'pulls',
+    called: 'a bolt that was pulled',
+    names: (r) => [...to('joint', 'jointId', r.jointId), ...to('build', 'buildId', r.buildId), ...to('reading', 'after', r.after)],
+  }),
+  rollers: table({
+    row: rollers,
+    facts: 'rollers',
+    called: 'loose rollers',
+    names: (r) => [...to('assembly', 'assemblyId', r.assemblyId), ...to('place', 'placeId', r.placeId)],
+  }),
+  rollerCount: table({
+    row: rollerCount,
+    facts: 'rollerCounts',
+    called: 'rollers counted',
+    names: (r) => [...to('rollers', 'rollersId', r.rollersId), ...to('build', 'buildId', r.buildId)],
+  }),
   closing: table({
     row: closing,
     facts: 'closings',
     called: 'a station that is done',
     names: (r) => [...to('station', 'stationId', r.stationId), ...to('reading', 'readingId', r.readingId)],
-  }),
-  strip: table({
-    row: stripEntry,
-    facts: 'strip',
-    called: 'an entry of the strip log',
-    line: { field: 'supersedes', called: 'an earlier entry', before: (r) => r.supersedes },
-    names: (r) => [...to('assembly', 'assemblyId', r.assemblyId), ...to('shaft', 'shaftId', r.shaftId), ...to('strip', 'supersedes', r.supersedes)],
   }),
   inspection: table({
     row: inspection,

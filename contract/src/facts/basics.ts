@@ -8,6 +8,12 @@ export const time = z.iso.datetime();
 /** Checked as a whole number of nanometres; only its type says that it is a length. */
 export const lengthNm = z.int().min(-10_000_000_000).max(10_000_000_000) as unknown as z.ZodType<Length, number>;
 export const lengthUnit = z.enum(['mm', 'in', 'thou', 'um']);
+/** What a drag, or the torque of a nut, is said in. */
+export const torqueUnit = z.enum(['N·m', 'lbf·ft', 'lbf·in', 'kgf·m', 'kgf·cm', 'ozf·in']);
+/** What a balance on a cord shows. */
+export const forceUnit = z.enum(['N', 'kgf', 'gf', 'lbf', 'ozf']);
+/** N·m: no nut of a gearbox or an axle takes more. */
+export const newtonMetres = z.number().min(0).max(20_000);
 export const revision = z.int().min(1);
 export const words = z.string().trim().min(1).max(120);
 export const note = z.string().max(4000);

@@ -40,6 +40,8 @@ export const fit = z.object({
   film: lengthNm.nullable().optional(),
   /** of nut or bolts: what was tightened, line by line */
   tightened: z.array(tightening).max(20).optional(),
+  /** of a nut: how far it was turned on since the build before, degrees; less than nothing is back */
+  turn: z.number().min(-3600).max(3600).optional(),
   /** another one of the same went in: a new gasket, fitted once */
   another: z.literal(true).optional(),
 });

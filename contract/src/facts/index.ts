@@ -21,13 +21,16 @@ export {
   method,
   aim,
   station,
+  wrench,
   type InstrumentCheck,
   type Method,
   type OwnInstrument,
   type Reads,
   type Station,
+  type Wrench,
 } from './station.ts';
-export { limitSource, limit, quantityKind, specRow, soundSpec, spec, type LimitSource, type Limit, type Spec } from './limits.ts';
+export { joint, pull, rollers, rollerCount, type Joint, type JointRound, type Pull, type RollerCount, type Rollers } from './fasteners.ts';
+export { limitSource, limit, conditions, quantityKind, specRow, soundSpec, spec, type LimitSource, type Limit, type Spec } from './limits.ts';
 export {
   fitLeaf,
   fit,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, time, lengthNm, lengthUnit, revision, who, gone } from './basics.ts';
+import { id, time, lengthNm, lengthUnit, newtonMetres, revision, torqueUnit, who, gone } from './basics.ts';
 
 /** Limits, and the pages they come from. */
 
@@ -7,6 +7,12 @@ import { id, time, lengthNm, lengthUnit, revision, who, gone } from './basics.ts
 export const limitSource = z.enum(['manual', 'drawing', 'as_found', 'other_side', 'sister', 'standard', 'rule', 'reckoned', 'told']);
 /** When something was told, as it is said: "1998", "last winter". */
 const saidAt = z.string().max(60);
+/** When a limit of a drag holds. */
+export const conditions = z.object({
+  bearings: z.enum(['new', 'used']).optional(),
+  seal: z.enum(['in', 'out']).optional(),
+  wheel: z.enum(['in', 'out']).optional(),
+});
 export const limit = z.object({
   id,
   revision,
@@ -16,6 +22,14 @@ export const limit = z.object({
   max: lengthNm.nullable(),
   /** a single figure with no tolerance: the difference from it is shown, and nothing is judged by it */
   nominal: lengthNm.optional(),
+  /** of a drag or of the torque of a nut, N·m, in place of the lengths */
+  torque: z
+    .object({ min: newtonMetres.nullable(), max: newtonMetres.nullable(), nominal: newtonMetres.optional(), unit: torqueUnit })
+    .refine(({ min, max, nominal }) => min !== null || max !== null || nominal !== undefined, 'A limit has a figure.')
+    .refine(({ min, max }) => min === null || max === null || min <= max, 'The smaller limit comes first.')
+    .optional(),
+  /** when it holds, where that was said */
+  conditions: conditions.optional(),
   /** as the manual prints it */
   written: z.string().min(1).max(120),
   unit: lengthUnit,

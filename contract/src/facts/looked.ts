@@ -1,6 +1,6 @@
 import { DECISIONS, SEVERITIES } from '@elder-cog/core';
 import { z } from 'zod';
-import { id, time, lengthNm, words, who } from './basics.ts';
+import { id, time, lengthNm, newtonMetres, words, who } from './basics.ts';
 
 /** Parts looked at, and what was decided of them. */
 
@@ -31,6 +31,8 @@ export const acceptance = z.object({
   kind: z.enum(['outside', 'unmeasured']),
   /** what it was when it was accepted */
   value: lengthNm.nullable(),
+  /** of a drag, N·m */
+  torque: newtonMetres.optional(),
   reason: z.string().trim().min(3, 'Say why: it stays in sight.').max(400),
   who,
   at: time,

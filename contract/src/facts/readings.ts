@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { OBSERVATIONS } from '../constants.ts';
-import { id, time, lengthNm, lengthUnit, who } from './basics.ts';
-import { instrument, method } from './station.ts';
+import { forceUnit, id, time, lengthNm, lengthUnit, newtonMetres, torqueUnit, who } from './basics.ts';
+import { instrument, method, wrench } from './station.ts';
 
 /** What was read, as it was typed and understood; and what was taken back. */
 
@@ -21,6 +21,15 @@ const understoodReading = z.discriminatedUnion('how', [
     direction: z.enum(['clockwise', 'anticlockwise']),
     unit: lengthUnit,
   }),
+  /** N·m off a wrench */
+  z.object({ how: z.literal('torques'), values: z.array(newtonMetres).min(1).max(40), unit: torqueUnit }),
+  /** N on a cord, and how far from the axis it pulls */
+  z.object({
+    how: z.literal('pulls'),
+    values: z.array(z.number().min(0).max(10_000)).min(1).max(40),
+    unit: forceUnit,
+    radius: lengthNm.refine((nm) => nm > 0, 'A pull acts at some radius.'),
+  }),
 ]);
 /** What the person entered, and what that was understood as: the fact. What it comes to is derived each time. */
 export const rawReading = z.object({
@@ -29,6 +38,12 @@ export const rawReading = z.object({
   /** null where nobody typed a figure, or where it was not understood in its day */
   understood: understoodReading.nullable(),
   instrument: instrument.nullable(),
+  /** of a drag */
+  wrench: wrench.optional(),
+  /** of a drag: what its seal takes by itself, N·m; taken off */
+  seal: newtonMetres.optional(),
+  /** of a drag: read before something was tightened, so that its rise is over this */
+  isBefore: z.literal(true).optional(),
   /** heights beside depths */
   heights: z.string().max(400).optional(),
   heightsUnderstood: many.optional(),
@@ -54,7 +69,7 @@ export const reading = z.object({
   who,
   takenAt: time,
   supersedes: id.nullable(),
-  keptAs: z.object({ value: lengthNm.nullable(), words: z.string().max(120) }),
+  keptAs: z.object({ value: lengthNm.nullable(), si: newtonMetres.optional(), words: z.string().max(120) }),
 });
 export const withdrawal = z.object({
   id,

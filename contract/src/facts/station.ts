@@ -1,6 +1,6 @@
 import { FEATURE_KINDS } from '@elder-cog/core';
 import { z } from 'zod';
-import { id, lengthNm, lengthUnit, note, revision, time, who, words } from './basics.ts';
+import { forceUnit, id, lengthNm, lengthUnit, newtonMetres, note, revision, time, torqueUnit, who, words } from './basics.ts';
 import { role } from './shaft.ts';
 
 /** What is read, and what it is read with. */
@@ -47,12 +47,29 @@ export const ownInstrument = z.object({
   note,
   checks: z.array(instrumentCheck).max(400),
 });
-export const method = z.enum(['dial', 'feelers', 'depths', 'spacer', 'coverDown', 'size', 'look']);
+/** What a drag is read with: a wrench on the nut, or a balance on a cord. Its figures are in N·m, and of a balance in N. */
+export const wrench = z.object({
+  kind: z.enum(['beam', 'dial', 'electronic', 'click', 'balance']),
+  name: words,
+  /** what it is figured in */
+  unit: z.union([torqueUnit, forceUnit]),
+  division: z.number().positive().max(1000),
+  /** from where to where it reads; null where nobody said */
+  least: z.number().min(0).max(20_000).nullable(),
+  most: z.number().positive().max(20_000).nullable(),
+});
+export const method = z.enum(['dial', 'feelers', 'depths', 'spacer', 'coverDown', 'size', 'look', 'wrench', 'cord']);
 /** What a station reads of a shaft: a gap, being one open contact or several in series; a size of a part; how far one face is from another. */
 const reads = z.discriminatedUnion('what', [
   z.object({ what: z.literal('gap'), contacts: z.array(id).min(1).max(20) }),
   z.object({ what: z.literal('feature'), feature: id }),
   z.object({ what: z.literal('depth'), from: id, to: id }),
+  /** what it takes to turn the bearings whose float these contacts are */
+  z.object({ what: z.literal('drag'), contacts: z.array(id).min(1).max(20) }),
+  /** how much more a drag is than it was before: read, tighten, read */
+  z.object({ what: z.literal('rise'), of: id }),
+  /** how far a nut or bolts are to be pulled */
+  z.object({ what: z.literal('joint'), joint: id }),
 ]);
 /** Where in its limits to aim. */
 export const aim = z.object({ at: z.enum(['tight', 'middle', 'loose', 'value']), value: lengthNm.optional(), closesBy: lengthNm.optional() });
@@ -64,8 +81,8 @@ export const station = z.object({
   /** the box it is of, where it is of no shaft */
   assemblyId: id.optional(),
   /** `link`: a size of a part as it stands in a stack */
-  subject: z.enum(['gap', 'link', 'depth', 'pair', 'check', ...FEATURE_KINDS]),
-  quantity: z.enum(['length', 'yes_no']),
+  subject: z.enum(['gap', 'link', 'depth', 'pair', 'check', 'drag', 'fastener', ...FEATURE_KINDS]),
+  quantity: z.enum(['length', 'yes_no', 'torque']),
   moreIs: z.enum(['loose', 'tight']),
   role,
   name: words,
@@ -81,12 +98,16 @@ export const station = z.object({
   /** what it was last read with, so that it is asked once */
   method: method.nullable(),
   instrument: instrument.nullable(),
+  /** of a drag: what it was last read with, and what its seal takes by itself, N·m */
+  wrench: wrench.optional(),
+  seal: newtonMetres.optional(),
   /** taken out of the book; what was read of it is kept */
   gone: z.boolean(),
 });
 
 export type OwnInstrument = z.output<typeof ownInstrument>;
 export type InstrumentCheck = z.output<typeof instrumentCheck>;
+export type Wrench = z.output<typeof wrench>;
 export type Method = z.output<typeof method>;
 export type Station = z.output<typeof station>;
 export type Reads = z.output<typeof reads>;
