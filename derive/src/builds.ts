@@ -10,7 +10,7 @@ import {
   type Removal,
   type Tightening,
 } from '@elder-cog/contract';
-import { formatLength, isMetric, leavesTotal, type Length, nanometres } from '@elder-cog/core';
+import { formatLength, isMetric, leavesTotal, type Length, nanometres, preloadFromNut } from '@elder-cog/core';
 
 import { UNKNOWN_LEAVES } from './readable.ts';
 import { remembered } from './remember.ts';
@@ -33,6 +33,8 @@ export interface Fitting {
   readonly tightened?: readonly Tightening[];
   /** of nut or bolts that were let go: how far they were tightened till then, and are taken to be again where nobody says otherwise */
   readonly tightenedBefore?: readonly Tightening[];
+  /** of a nut: how far it has been turned on in all, degrees, since it was last said */
+  readonly onward?: number;
   /** the build in which another one of the same last went in */
   readonly another?: string;
   /** of a size: what was taken off it, one pass after another */
@@ -114,7 +116,7 @@ const lappedWith = remembered(
 );
 
 /** What is read of a shaft as it is built, and so of a build: the sizes of its parts are not. */
-const OF_A_BUILD: ReadonlySet<string> = new Set(['gap', 'depth', 'check']);
+const OF_A_BUILD: ReadonlySet<string> = new Set(['gap', 'depth', 'check', 'drag']);
 
 /** The builds that each shaft was read or looked at on, by shaft id: found once for all shafts. */
 const buildsRead = remembered(
@@ -178,6 +180,7 @@ function putTogether(facts: JobFacts, assemblyId: string): BuildNow[] {
         ...crushedNow(before, fit),
         ...(fit.another ? { another: build.id } : {}),
         ...tightenedNow(before, fit),
+        ...(fit.turn === undefined ? {} : { onward: (before.onward ?? 0) + fit.turn }),
         leaves: slot?.kind === 'adjuster' ? leavesNow(slot, before, fit) : before.leaves,
         state: fit.state ?? before.state,
       });
@@ -258,10 +261,13 @@ export function torqueWords(lines: readonly Tightening[] | undefined): string {
   return [most.torque === null ? '' : most.written, most.degrees === null ? '' : `${most.degrees}° on`].filter((word) => word !== '').join(' and ');
 }
 
+/** Whether a state stands on the way to being torqued, and says itself how far: "8 of 16 lb ft". */
+export const isOnTheWay = (state: string): boolean => /, once round to go$| of \S/.test(state);
+
 /** The state of a place, and where nut or bolts are torqued, how far. */
 export const stateNow = ({ state, tightened }: Fitting): string | null => {
   const far = torqueWords(tightened);
-  return far === '' || state === null ? state : `${state} to ${far}`;
+  return far === '' || state === null || isOnTheWay(state) ? state : `${state} to ${far}`;
 };
 
 /** What a build did to a crush sleeve: drew it up, put in another, or undid it for a pack of its shaft; null where it left it alone. */
@@ -312,13 +318,27 @@ export function buildsOfShaft(facts: JobFacts, shaftId: string, assemblyId: stri
   return numbered(buildsOf(facts, assemblyId).filter(isOfIt));
 }
 
+/** A nut was turned on, or back, and nothing else: what its sleeve gave goes with it. */
+export const turnIn = ({ fits }: Build): number | null => {
+  const turned = fits.flatMap(({ turn }) => (turn === undefined ? [] : [turn]));
+  return turned.length === 1 && fits.every(({ turn, state }) => turn !== undefined || state === SLEEVE_CRUSHED) ? (turned[0] ?? null) : null;
+};
+
+/** "15° on", "10° back" */
+export const turnWords = (degrees: number): string => `${Number(Math.abs(degrees).toFixed(1))}° ${degrees < 0 ? 'back' : 'on'}`;
+
 /** A build is another stage of the one before where nut or bolts were tightened, or said how far they are, and nothing else was done. */
-const isStage = ({ fits }: Build): boolean => fits.length > 0 && fits.every((fit) => (fit.tightened?.length ?? 0) > 0 && fit.film === undefined);
+const stageOf = (build: Build): string => {
+  const turn = turnIn(build);
+  if (turn !== null) return turnWords(turn);
+  const isStage = build.fits.length > 0 && build.fits.every((fit) => (fit.tightened?.length ?? 0) > 0 && fit.film === undefined);
+  return isStage ? torqueWords(build.fits[0]?.tightened) : '';
+};
 
 function numbered(builds: readonly BuildNow[]): BuildNow[] {
   let number = -1;
   return builds.map((each) => {
-    const far = number >= 0 && isStage(each.build) ? torqueWords(each.build.fits[0]?.tightened) : '';
+    const far = number >= 0 ? stageOf(each.build) : '';
     if (far !== '') return { ...each, number, torqued: far };
     number += 1;
     return { ...each, number };
@@ -369,6 +389,12 @@ export function changesBetween(then: BuildNow, now: BuildNow, slots: readonly Sl
   });
 }
 
+/** What changed, in a few words: that a sleeve gave is said by how far its nut was turned. */
+export function changeWords(changes: readonly SlotChange[]): string {
+  const isTurned = changes.some(({ words }) => words.startsWith('nut turned'));
+  return changes.flatMap(({ slot, words }) => (isTurned && slot.kind === 'sleeve' && words.includes(SLEEVE_CRUSHED) ? [] : [words])).join(', ');
+}
+
 /** Another part in a place, or the same the other way round; what no build said is as it is drawn. */
 function partChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | null {
   const name = slot.name.toLowerCase();
@@ -383,6 +409,11 @@ function jointChange(slot: Slot, before: Fitting, after: Fitting): SlotChange | 
   if (slot.kind === 'sleeve') return before.drawnUp === after.drawnUp ? null : { slot, thicker: null, words: stateWords(slot, after.state) };
   if (slot.kind === 'part') return partChange(slot, before, after);
   if (slot.kind === 'lapped') return lappedChange(slot, before, after);
+  const turned = (after.onward ?? 0) - (before.onward ?? 0);
+  if (turned !== 0 && before.state === after.state) {
+    const along = slot.nutPitch === undefined ? null : preloadFromNut({ threadPitch: slot.nutPitch, degrees: turned });
+    return { slot, thicker: along, words: `nut turned ${turnWords(turned)}` };
+  }
   const isFurther = before.state === after.state && tightness(before.tightened) !== tightness(after.tightened);
   if (isFurther) return { slot, thicker: null, words: stateWords(slot, stateNow(after)) };
   const isOther = before.state !== after.state;

@@ -2,6 +2,7 @@ import type { Assembly, JobFacts, Shaft, Station } from '@elder-cog/contract';
 import { isFeatureKind, type MarkKind } from '@elder-cog/core';
 import { buildsOfShaft, changesBetween, packTotal, packWords, readingsOf, stateNow, withdrawnIds, type BuildNow } from './builds.ts';
 import { depthsOf, depthStates } from './depths.ts';
+import { dragMark, dragStates, sayDrag, type DragState } from './drag/index.ts';
 import { gapState, markAsJudged, withTogether, type GapState, type KnownStep } from './gap/index.ts';
 import { drawnShaft } from './drawn.ts';
 import { filledPlaces, formsOf, formsRead } from './graph.ts';
@@ -19,6 +20,7 @@ import {
 import { nextAction } from './nextAction.ts';
 import { readable } from './readable.ts';
 import { acceptanceOf } from './inspections.ts';
+import { partWayOf } from './joints.ts';
 import { settingsOf, type SettingState } from './settings.ts';
 import type { SlotState } from './slotState.ts';
 import { slotsOfShaft } from './slots.ts';
@@ -97,9 +99,13 @@ const settingsJudged = (facts: JobFacts, shafts: readonly ShaftState[], boxes: r
     features: rowHolders({ shafts, boxes }).flatMap((holder) => holder.features),
     pairs: rowHolders({ shafts, boxes }).flatMap((holder) => holder.pairs),
     checks: shafts.flatMap((shaft) => shaft.checks),
+    drags: shafts.flatMap((shaft) => shaft.drags ?? []),
   });
 
-const marksOf = (shaft: Pick<ShaftState, 'gaps' | 'depths'>): MarkKind[] => judgedOf(shaft).map(markAsJudged);
+const marksOf = (shaft: Pick<ShaftState, 'gaps' | 'depths' | 'drags'>): MarkKind[] => [
+  ...judgedOf(shaft).map(markAsJudged),
+  ...(shaft.drags ?? []).map(dragMark),
+];
 
 /** Shafts with the gaps that need not be read marked so. */
 function sparing(shafts: readonly ShaftState[], settings: readonly SettingState[]): readonly ShaftState[] {
@@ -107,7 +113,12 @@ function sparing(shafts: readonly ShaftState[], settings: readonly SettingState[
   if (spared.size === 0) return shafts;
   return shafts.map((shaft) => {
     const spare = (gap: GapState): GapState => (spared.has(gap.station.id) ? { ...gap, isSpared: true, needsPack: false } : gap);
-    const now = { gaps: shaft.gaps.map(spare), ...(shaft.depths ? { depths: shaft.depths.map(spare) } : {}) };
+    const sparedDrag = (drag: DragState): DragState => (spared.has(drag.station.id) ? { ...drag, isSpared: true } : drag);
+    const now = {
+      gaps: shaft.gaps.map(spare),
+      ...(shaft.depths ? { depths: shaft.depths.map(spare) } : {}),
+      ...(shaft.drags ? { drags: shaft.drags.map(sparedDrag) } : {}),
+    };
     return { ...shaft, ...now, mark: worstMark(marksOf(now)) };
   });
 }
@@ -132,12 +143,14 @@ export function shaftState(
   const current = builds[builds.length - 1] ?? null;
   const stations = inOrder(facts.stations.filter((s) => s.shaftId === shaft.id && !s.gone));
   const forms = formsOf(facts, shaft, current);
-  const now = { slots: slotsOfShaft(facts, shaft.id), builds, forms, read: formsRead(forms, stations), gone, borrowed };
+  const partWay = partWayOf(facts, shaft.id);
+  const now = { slots: slotsOfShaft(facts, shaft.id), builds, forms, read: formsRead(forms, stations), gone, borrowed, partWay };
   const each = stations
     .filter((s) => s.subject === 'gap')
     .map((station, i) => accepting(facts, gapState(facts, station, String.fromCharCode(65 + i), now)));
   const gaps = withTogether(each, now.forms);
   const depths = depthStates(facts, stations, now).flatMap((depth) => (depth.limits ? [accepting(facts, depth)] : []));
+  const drags = dragStates(facts, stations, now).map((drag) => acceptingDrag(facts, drag));
   const slots = now.slots.map((slot): SlotState => {
     const fitting = current?.fitted.get(slot.id) ?? { leaves: null, state: null };
     return {
@@ -158,10 +171,11 @@ export function shaftState(
     slots,
     gaps,
     ...(depths.length > 0 ? { depths } : {}),
+    ...(drags.length > 0 ? { drags } : {}),
     ...rowsMeasured(facts, stations, gone),
     checks: stations.filter((s) => s.subject === 'check').map((station) => checkState(facts, station, builds, gone)),
     section: drawnShaft(facts, shaft, { filled, current, gaps, slots }),
-    mark: worstMark([...gaps, ...depths].map((g) => g.mark)),
+    mark: worstMark([...gaps, ...depths, ...drags].map((g) => g.mark)),
   };
 }
 
@@ -172,6 +186,13 @@ function accepting(facts: JobFacts, gap: GapState): GapState {
   const accepted = acceptanceOf(facts, gap.station.id, value, limits?.limits ?? null, now.U ?? 0);
   const mark = markWith(gap.mark, accepted);
   return { ...gap, accepted, mark, needsPack: gap.needsPack && mark !== 'accepted' };
+}
+
+function acceptingDrag(facts: JobFacts, drag: DragState): DragState {
+  const { now, limits } = drag;
+  const value = now.kind === 'read' ? (now.reading?.value ?? null) : null;
+  const accepted = acceptanceOf(facts, drag.station.id, value, limits?.limits ?? null, now.U ?? 0);
+  return { ...drag, accepted, mark: markWith(drag.mark, accepted) };
 }
 
 function checkState(facts: JobFacts, station: Station, builds: readonly BuildNow[], gone: ReadonlySet<string>): CheckState {
@@ -192,6 +213,18 @@ function checkState(facts: JobFacts, station: Station, builds: readonly BuildNow
   };
 }
 
+/** What a reading of a drag came to, as it is said, and how its build stands; undefined where it is of no drag. */
+function draggedBy(
+  shafts: readonly ShaftState[],
+  stationId: string,
+  readingId: string,
+): { readonly said: string | undefined; readonly mark: MarkKind } | undefined {
+  const drag = shafts.flatMap(({ drags = [] }) => drags).find(({ station }) => station.id === stationId);
+  const row = drag?.ladder.find(({ readings }) => readings.some(({ id }) => id === readingId));
+  const value = row?.readings.find(({ id }) => id === readingId)?.value;
+  return drag && row ? { said: value ? sayDrag(value.reading.value, drag.unit) : undefined, mark: row.mark } : undefined;
+}
+
 function lastReadings(facts: JobFacts, { shafts, boxes }: Pick<JobState, 'shafts' | 'boxes'>, gone: ReadonlySet<string>): LastReading[] {
   const names = new Map(facts.stations.map((s) => [s.id, s]));
   const last: JobFacts['readings'] = [];
@@ -200,6 +233,7 @@ function lastReadings(facts: JobFacts, { shafts, boxes }: Pick<JobState, 'shafts
     if (reading && reading.raw.method !== 'look' && !reading.raw.migrated) last.push(reading);
   }
   return last.map((r) => {
+    const dragged = draggedBy(shafts, r.stationId, r.id);
     const gap = shafts.flatMap(judgedOf).find((g) => g.station.id === r.stationId);
     const row = gap?.ladder.find((l) => l.readings.some((k) => k.id === r.id));
     const kept = row?.readings.find((k) => k.id === r.id);
@@ -212,7 +246,8 @@ function lastReadings(facts: JobFacts, { shafts, boxes }: Pick<JobState, 'shafts
       name: names.get(r.stationId)?.name ?? '',
       words: r.raw.text,
       value: kept?.value?.reading.value ?? r.keptAs.value,
-      mark: row?.mark ?? feature?.mark ?? 'unmeasured',
+      ...(dragged?.said === undefined ? {} : { drag: dragged.said }),
+      mark: dragged?.mark ?? row?.mark ?? feature?.mark ?? 'unmeasured',
       withdrawn: gone.has(r.id),
     };
   });

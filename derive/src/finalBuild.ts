@@ -1,5 +1,5 @@
 import type { Closing, Feel, JobFacts, Temporary } from '@elder-cog/contract';
-import { buildsOf, rowsOf, stateWords, withdrawnIds, type BuildNow } from './builds.ts';
+import { buildsOf, isOnTheWay, rowsOf, stateWords, withdrawnIds, type BuildNow } from './builds.ts';
 import { countWords } from './journalWords.ts';
 import { remembered } from './remember.ts';
 import { slotsOf, type Slot } from './slots.ts';
@@ -36,7 +36,7 @@ function notStaying(slot: Slot, now: BuildNow): string | null {
   const fitting = now.fitted.get(slot.id);
   if (!fitting) return null;
   if (fitting.tightened?.some(({ isSlave }) => isSlave)) return `${slot.name.toLowerCase()}: slave`;
-  if (fitting.state !== null && NOT_STAYING.has(fitting.state)) return stateWords(slot, fitting.state);
+  if (fitting.state !== null && (NOT_STAYING.has(fitting.state) || isOnTheWay(fitting.state))) return stateWords(slot, fitting.state);
   const isSpent = slot.kind === 'gasket' && fitting.state === 'new gasket' && fitting.another !== now.build.id && now.build.stage !== 'final';
   return isSpent ? 'a gasket that was in before: it is crushed, and is used once' : null;
 }

@@ -1,8 +1,10 @@
 /** Facts in, answers out: the one place where what was seen becomes what is said. */
+export * from './bearings.ts';
 export * from './builds.ts';
 export * from './derive.ts';
 export * from './depths.ts';
 export * from './doubt.ts';
+export * from './drag/index.ts';
 export { slotLetter } from './drawn.ts';
 export * from './faceWords.ts';
 export * from './finalBuild.ts';
@@ -13,6 +15,7 @@ export * from './hot.ts';
 export * from './inspections.ts';
 export * from './instruments.ts';
 export * from './jobReadings.ts';
+export * from './joints.ts';
 export * from './jobState.ts';
 export * from './journalWords.ts';
 export * from './limitOffers.ts';
@@ -26,6 +29,7 @@ export * from './expected.ts';
 export * from './readingValue.ts';
 export * from './reckoner.ts';
 export * from './record.ts';
+export * from './rollers.ts';
 export * from './removals.ts';
 export * from './rests.ts';
 export { spoils } from './spoilt.ts';

@@ -1,5 +1,5 @@
 import type { Acceptance, Inspection, JobFacts, MatchedSet, Station } from '@elder-cog/contract';
-import type { Length, Limits } from '@elder-cog/core';
+import type { Ends } from '@elder-cog/core';
 import { plainName } from './plainName.ts';
 import { rowsOf, withdrawnIds } from './builds.ts';
 import { remembered } from './remember.ts';
@@ -78,21 +78,30 @@ export function matchedWarnings(facts: JobFacts): MatchedWarning[] {
 export const setsWith = (facts: JobFacts, part: string): MatchedSet[] =>
   facts.matchedSets.filter((set) => !set.gone && set.members.some((m) => plainName(m) === plainName(part)));
 
-const outBy = (value: Length, { min, max }: Limits): number => Math.max(min === undefined ? 0 : min - value, max === undefined ? 0 : value - max, 0);
+const outBy = (value: number, { min, max }: Ends<number>): number =>
+  Math.max(min === undefined ? 0 : min - value, max === undefined ? 0 : value - max, 0);
 
 /**
  * The acceptance that covers a station as it is now, if there is one: never measured and left so, or out by no more than when it was
  * accepted, within what a reading can tell.
  *
- * @param allowed nanometres a later reading may be farther out by, and be the same
+ * @param value nm, or N·m of a drag
+ * @param allowed how much a later reading may be farther out by, and be the same
  */
-export function acceptanceOf(facts: JobFacts, stationId: string, value: Length | null, limits: Limits | null, allowed: number): Acceptance | null {
+export function acceptanceOf(
+  facts: JobFacts,
+  stationId: string,
+  value: number | null,
+  limits: Ends<number> | null,
+  allowed: number,
+): Acceptance | null {
   const gone = withdrawnIds(facts);
   const last = rowsOf(facts, stationId)
     .acceptances.filter((a) => !gone.has(a.id))
     .at(-1);
   if (!last) return null;
   if (last.kind === 'unmeasured') return value === null ? last : null;
-  if (value === null || last.value === null || limits === null) return null;
-  return outBy(value, limits) <= outBy(last.value, limits) + allowed ? last : null;
+  const then = last.torque ?? last.value;
+  if (value === null || then === null || limits === null) return null;
+  return outBy(value, limits) <= outBy(then, limits) + allowed ? last : null;
 }

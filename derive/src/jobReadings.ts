@@ -1,9 +1,10 @@
 import type { JobFacts } from '@elder-cog/contract';
-import { formatLength } from '@elder-cog/core';
+import { formatLength, formatQuantity } from '@elder-cog/core';
 import { buildName, packTotal, withdrawnIds } from './builds.ts';
 import { derive } from './derive.ts';
 import { boxOf } from './twins.ts';
-import { readingComesTo } from './readingValue.ts';
+import { dragValue } from './drag/index.ts';
+import { isDragReading, readingComesTo } from './readingValue.ts';
 
 /** One reading as a line of a spreadsheet. */
 export interface ReadingLine {
@@ -20,6 +21,9 @@ export interface ReadingLine {
   readonly kind: string;
   readonly thou: string;
   readonly mm: string;
+  /** of a drag */
+  readonly newtonMetres: string;
+  readonly poundInches: string;
   readonly withdrawn: string;
   readonly why: string;
 }
@@ -41,6 +45,9 @@ export function jobReadings(facts: JobFacts): ReadingLine[] {
     const adjuster = gap?.adjuster;
     const pack = packTotal(adjuster && build ? build.fitted.get(adjuster.id)?.leaves : null);
     const value = reading.raw.method === 'look' ? undefined : readingComesTo(reading.raw, { sense: gap?.pack?.sense ?? 0, pack })?.reading;
+    const dragged = isDragReading(reading.raw) ? dragValue(reading.raw) : null;
+    const drag = dragged && 'ok' in dragged ? dragged.ok.reading.value : null;
+    const inUnit = (unit: string): string => (drag === null ? '' : formatQuantity(drag, unit, 4));
     return {
       taken: reading.takenAt,
       by: reading.who,
@@ -52,9 +59,11 @@ export function jobReadings(facts: JobFacts): ReadingLine[] {
       method: reading.raw.method,
       instrument: reading.raw.instrument?.name ?? '',
       entry: reading.raw.method === 'look' ? (reading.raw.answer ?? '') : reading.raw.text,
-      kind: value?.kind === 'atLeast' ? 'at least' : value?.kind === 'atMost' ? 'at most' : value ? 'reading' : '',
+      kind: value?.kind === 'atLeast' ? 'at least' : value?.kind === 'atMost' ? 'at most' : value || drag !== null ? 'reading' : '',
       thou: value ? formatLength(value.value, 'thou', 3).replace('−', '-') : '',
       mm: value ? formatLength(value.value, 'mm', 4).replace('−', '-') : '',
+      newtonMetres: inUnit('N·m'),
+      poundInches: inUnit('lbf·in'),
       withdrawn: gone.has(reading.id) ? 'yes' : '',
       why: gone.has(reading.id) ? (whys.get(reading.id) ?? '') : '',
     };

@@ -1,6 +1,7 @@
 import type { Assembly, JobFacts, OpenItem, Shaft, Station } from '@elder-cog/contract';
 import type { DrawnShaft, Length, MarkKind } from '@elder-cog/core';
 import type { BuildNow } from './builds.ts';
+import type { DragState } from './drag/index.ts';
 import type { GapState } from './gap/index.ts';
 import type { Damage } from './readable.ts';
 import type { SettingState } from './settings.ts';
@@ -28,6 +29,8 @@ export interface ShaftState {
   readonly gaps: readonly GapState[];
   /** depths that have limits, reckoned as gaps are. Left out where none has */
   readonly depths?: readonly GapState[];
+  /** what it takes to turn its bearings. Left out where nobody reads it */
+  readonly drags?: readonly DragState[];
   readonly features: readonly FeatureState[];
   readonly pairs: readonly PairState[];
   readonly checks: readonly CheckState[];
@@ -58,6 +61,8 @@ export interface LastReading {
   readonly name: string;
   readonly words: string;
   readonly value: Length | null;
+  /** of a drag: what it comes to, as it is said. Left out where it is a length */
+  readonly drag?: string;
   readonly mark: MarkKind;
   readonly withdrawn: boolean;
 }

@@ -1,6 +1,7 @@
-import type { Fit, HeatingGo, JobFacts, Pass, Removal, RowEffect, Station } from '@elder-cog/contract';
-import { describeLength, nanometres, ZERO } from '@elder-cog/core';
-import { packWords, stateWords, takenWords } from './builds.ts';
+import type { Fit, HeatingGo, JobFacts, Pass, Pull, Removal, RollerCount, RowEffect, Station } from '@elder-cog/contract';
+import { counted, describeLength, nanometres, ZERO } from '@elder-cog/core';
+import { packWords, stateWords, takenWords, turnWords } from './builds.ts';
+import { roundsOf, roundWords } from './joints.ts';
 import { slotsOf } from './slots.ts';
 
 export type JournalEffect = RowEffect;
@@ -92,6 +93,20 @@ export function journalWords(kind: string, effects: readonly JournalEffect[], fa
       return { words: row.gone === true ? `Taken away: ${text(row.name)}` : `To be fitted: ${text(row.name)}`, ...difference(first) };
     case 'heating.add':
       return plain(`${facts.fittings.find((f) => f.id === row.fittingId)?.name ?? 'a fit that is gone'}: ${heatingWords(row as Partial<HeatingGo>)}`);
+    case 'joint.add':
+      return plain(`New joint: ${text(effects.find((e) => e.table === 'joint')?.after?.name)}`);
+    case 'joint.change':
+      return { words: row.gone === true ? `Taken away: ${text(row.name)}` : `Joint: ${text(row.name)}`, ...difference(first) };
+    case 'joint.pull':
+      return plain(pulledWords(effects, facts));
+    case 'rollers.add':
+      return plain(`Loose rollers: ${text(row.name)}`);
+    case 'part.change':
+      return { words: `${text(row.name)}: number`, ...difference(first) };
+    case 'rollers.change':
+      return { words: row.gone === true ? `Taken away: ${text(row.name)}` : `Loose rollers: ${text(row.name)}`, ...difference(first) };
+    case 'rollers.count':
+      return plain(countedRollers(row as Partial<RollerCount>, facts));
     case 'station.close':
       return plain(`Done: ${stationName(row.stationId)}`);
     case 'shaft.change':
@@ -141,6 +156,24 @@ export function journalWords(kind: string, effects: readonly JournalEffect[], fa
   }
 }
 
+/** "Cover bolts, hole 3 to 8 lbf·ft", "Cover bolts, holes 1 to 8 hand tight". */
+function pulledWords(effects: readonly JournalEffect[], facts: JobFacts): string {
+  const pulls = effects.flatMap(({ table, after }) => (table === 'pull' ? [after as unknown as Pull] : []));
+  const joint = facts.joints.find(({ id }) => id === pulls[0]?.jointId);
+  const round = joint && roundsOf(joint)[pulls[0]?.round ?? 0];
+  const far = round ? roundWords(round) : '';
+  const read = pulls.length === 1 && pulls[0]?.written ? `, read ${pulls[0].written}` : '';
+  const holes = pulls.map(({ hole }) => hole).join(', ');
+  return `${joint?.name ?? 'A joint that is gone'}, hole${pulls.length === 1 ? '' : 's'} ${holes} ${far === 'hand' ? 'hand tight' : `to ${far}`}${read}`;
+}
+
+/** "Layshaft, front: 22 rollers and 1 spacer counted in, the last snug". */
+function countedRollers({ rollersId, way = 'out', count = 0, spacers = 0, snug = null }: Partial<RollerCount>, facts: JobFacts): string {
+  const name = facts.rollers.find(({ id }) => id === rollersId)?.name ?? 'Rollers that are gone';
+  const what = `${counted(count, 'One roller', 'rollers')}${spacers === 0 ? '' : ` and ${counted(spacers, 'one spacer', 'spacers')}`}`;
+  return `${name}: ${what} counted ${way}${snug === null ? '' : snug ? ', the last snug' : ', the last loose'}`;
+}
+
 /** "In for the time being: 2 × rag in the case"; "out again" of what was counted in before. */
 const countedWords = (effects: readonly JournalEffect[]): string =>
   (['In for the time being', 'Out again'] as const)
@@ -186,6 +219,7 @@ function buildWords(row: { readonly fits?: unknown }, facts: JobFacts): string {
     const done = tightenedWords(fit).join(', ');
     if (done !== '') return `${facts.places.find((p) => p.id === fit.placeId)?.name.toLowerCase() ?? 'a part'}: ${done}`;
     if (fit.another) return `another one: ${slot?.name.toLowerCase() ?? 'a part'}`;
+    if (fit.turn !== undefined) return `nut turned ${turnWords(fit.turn)}`;
     const joint = jointWords(fit);
     if (joint !== null) return [fit.state === null || !slot ? '' : stateWords(slot, fit.state), joint].filter((word) => word !== '').join(', ');
     if (fit.state === null || !slot) return `${slot?.name.toLowerCase() ?? 'pack'} ${packWords(fit.leaves)}`;
@@ -250,6 +284,8 @@ function withdrawnWords(row: Readonly<Record<string, unknown>>, facts: JobFacts)
     of(facts.feels, (f) => `how it felt: ${f.word}`) ??
     of(facts.temporaries, (t) => `the count of ${countWords(t.count, t.what)}`) ??
     of(facts.removals, (r) => `what was taken off: ${stationName(r.stationId)}, ${removedWords(r)}`) ??
+    of(facts.pulls, (p) => pulledWords([{ table: 'pull', id: p.id, before: null, after: p as unknown as JournalEffect['after'] }], facts)) ??
+    of(facts.rollerCounts, (c) => `the count: ${countedRollers(c, facts)}`) ??
     of(facts.closings, (c) => `that ${stationName(c.stationId)} is done`) ??
     of(facts.passes, (p) => `a pass of ${madeName(facts, p.makingId)}: ${passWords(p)}`) ??
     of(facts.heatings, (h) => `that it ${heatingWords(h)}`) ??

@@ -1,4 +1,5 @@
 import { describeLength, insideOf, nanometres, sayGap, unitOfSizes, type Limits } from '@elder-cog/core';
+import { dragMark, sayDrag, type DragState } from './drag/index.ts';
 import type { NextAction, ShaftState } from './jobState.ts';
 import { isOut, isRight, isScrap, markAsJudged, type GapState } from './gap/index.ts';
 import type { SettingState } from './settings.ts';
@@ -40,7 +41,9 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
       words: 'Say what is on the bench: a box, and a shaft in it.',
       detail: 'No dimension is needed.',
     };
-  const open = shafts.find((s) => unsettled(s) !== undefined) ?? first;
+  const open = shafts.find((s) => unsettled(s) !== undefined || openDrag(s) !== undefined) ?? first;
+  const drag = openDrag(open);
+  if (drag && goesBefore(drag, unsettled(open))) return dragNext(open, drag);
   const gap = unsettled(open) ?? open.gaps[0];
   if (!gap)
     return {
@@ -119,6 +122,76 @@ export function nextAction(shafts: readonly ShaftState[], settings: readonly Set
     return { ...at, what: 'make', words: `No pack brings the ${name} in.`, detail: gap.pack.window.because ?? '' };
   if (!isSettled(gap)) return { ...at, ...(isOut(gap.verdict) || gap.sleeve?.refusal ? withoutPack(gap) : readAgain(gap)) };
   return whenRight(open, gap, settings);
+}
+
+/** The first drag of a shaft that is not right, or was never read. */
+const openDrag = ({ drags = [] }: ShaftState): DragState | undefined => drags.find((drag) => !isRight(dragMark(drag)));
+
+/** A drag that is at work comes before a float nobody has read, or said any limits of; any other float comes first. */
+const goesBefore = ({ now, limits }: DragState, gap: GapState | undefined): boolean =>
+  gap === undefined || (gap.now.kind === 'none' && !gap.limits && !gap.nominal && (now.kind !== 'none' || limits !== null));
+
+/** What to do next of a drag. */
+function dragNext({ shaft }: ShaftState, drag: DragState): NextAction {
+  const { station, now, log, unit, limits, verdict } = drag;
+  const at = { shaftId: shaft.id, stationId: station.id };
+  const name = station.name.toLowerCase();
+  if (now.kind === 'none' && drag.rise)
+    return {
+      ...at,
+      stationId: drag.rise.of.id,
+      what: 'read',
+      words: `Read the ${drag.rise.of.name.toLowerCase()} before, tighten, and read it again.`,
+      detail: 'How much it rises is judged.',
+    };
+  if (now.kind === 'none')
+    return {
+      ...at,
+      what: 'read',
+      words: `Read the ${name}.`,
+      detail: now.kept.some(({ notCounted }) => notCounted !== null)
+        ? 'What was read is kept, and not counted.'
+        : 'Off a wrench with a pointer, or a balance on a cord, while it turns steadily.',
+    };
+  const last = log?.steps.at(-1);
+  if (last?.drag === null && last.expected)
+    return {
+      ...at,
+      what: 'readAgain',
+      words: `Read the ${name} again.`,
+      detail: `Turned ${last.degrees}° on: about ${sayDrag(last.expected.value, unit)} is expected.`,
+    };
+  if (now.kind === 'stale')
+    return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: `The last reading is stale: ${now.because ?? ''}.` };
+  if (!limits)
+    return {
+      ...at,
+      what: 'limits',
+      words: `Type the limits of the ${name}, when they are known.`,
+      detail: drag.otherwise === null ? 'With none, nothing is judged.' : `What is there is for ${drag.otherwise}.`,
+    };
+  if (log?.plan?.state === 'past')
+    return {
+      ...at,
+      what: 'make',
+      words: 'Put in a new crush sleeve.',
+      detail: `${sayDrag(now.reading?.value ?? 0, unit)} is past the most, and a sleeve does not come back.`,
+    };
+  if (log?.plan?.next && verdict?.place === 'loose')
+    return {
+      ...at,
+      what: 'fit',
+      words: `Turn the nut ${log.plan.next.degrees}° on, and read the ${name}.`,
+      detail: 'Small turns: a sleeve does not come back.',
+    };
+  if (verdict && isOut(verdict))
+    return {
+      ...at,
+      what: 'fit',
+      words: `The ${name} is ${verdict.place === 'loose' ? 'too little' : 'too much'}: ${sayDrag(now.reading?.value ?? 0, unit)}.`,
+      detail: 'What sets it is what sets its float.',
+    };
+  return { ...at, what: 'readAgain', words: `Read the ${name} again.`, detail: verdict?.because ?? '' };
 }
 
 /** "Say what pack is in now under the cover.", "Say what is in now: shims between the cones." */

@@ -163,7 +163,7 @@ function freshlyRead(facts: JobFacts): Readable {
 }
 
 /** Fields that mention a row and do not hang on it. */
-const MENTIONS: ReadonlySet<string> = new Set(['supersedes', 'specId', 'mirrorOf', 'parentId', 'fastenerId']);
+const MENTIONS: ReadonlySet<string> = new Set(['supersedes', 'specId', 'mirrorOf', 'parentId', 'fastenerId', 'stripId', 'after']);
 const hangsOn = (table: JobTable, field: string): boolean =>
   !MENTIONS.has(field) && !((table === 'spec' || table === 'inspection') && field === 'stationId') && !(table === 'strip' && field === 'shaftId');
 

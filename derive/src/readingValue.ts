@@ -19,6 +19,7 @@ import {
   type Reading,
   type Sense,
 } from '@elder-cog/core';
+import { dragValue } from './drag/dragValue.ts';
 
 /** Where a reading was taken: what the sums of its method need to know of the build. */
 export interface ReadingPlace {
@@ -78,10 +79,14 @@ function entryOf(raw: RawReading, instrument: Instrument): EntryValue {
   const known = valued.get(raw);
   if (known) return known;
   if (raw.understood === null) return refuse('notUnderstood', `“${raw.text}” was not understood when it was kept.`);
+  if (raw.understood.how === 'torques' || raw.understood.how === 'pulls') return refuse('isADrag', 'That is a drag, and no length.');
   const value = readingOf(raw.understood, instrument);
   valued.set(raw, value);
   return value;
 }
+
+/** Whether a reading is of a drag: in N·m, and no length. */
+export const isDragReading = ({ method }: Pick<RawReading, 'method'>): boolean => method === 'wrench' || method === 'cord';
 
 /** Methods whose reading is not what was read, but comes of it. */
 const RECKONED: ReadonlySet<RawReading['method']> = new Set(['spacer', 'coverDown', 'depths']);
@@ -89,6 +94,10 @@ const RECKONED: ReadonlySet<RawReading['method']> = new Set(['spacer', 'coverDow
 /** What the figures of an entry come to by themselves, with no pack and no place: every one of them must be something that can be read. */
 export function readingFigures(raw: RawReading): { readonly values: readonly Length[] } | { readonly refusal: string } {
   if (raw.method === 'look') return { values: [] };
+  if (isDragReading(raw)) {
+    const dragged = dragValue(raw);
+    return 'ok' in dragged ? { values: [] } : { refusal: dragged.refusal.message };
+  }
   const read = orRefused(() => entryOf(raw, asInstrument(raw.instrument)));
   if ('refusal' in read) return { refusal: read.refusal.message };
   if (!RECKONED.has(raw.method)) return { values: read.values.length > 0 ? read.values : [read.reading.value] };

@@ -19,6 +19,8 @@ const OBSERVED: ReadonlySet<string> = new Set([
   'remove',
   'pass.add',
   'heating.add',
+  'joint.pull',
+  'rollers.count',
 ]);
 
 /**
@@ -49,6 +51,8 @@ export function recordOf(facts: JobFacts, journal: JournalReply['entries']): Rec
     ...facts.removals.map((r) => line('removal', 'remove', r, r.at)),
     ...facts.passes.map((p) => line('pass', 'pass.add', p, p.at)),
     ...facts.heatings.map((h) => line('heating', 'heating.add', h, h.at)),
+    ...facts.pulls.map((p) => line('pull', 'joint.pull', p, p.at)),
+    ...facts.rollerCounts.map((c) => line('rollerCount', 'rollers.count', c, c.at)),
     ...facts.closings.map((c) => line('closing', 'station.close', c, c.at)),
     ...facts.photos.map((p) => line('photo', 'photo.add', p, p.at)),
     ...facts.withdrawals.filter((w) => w.ofKind !== 'withdrawal').map((w) => line('withdrawal', 'withdraw', w, w.at)),

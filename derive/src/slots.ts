@@ -1,5 +1,5 @@
 import type { JobFacts, PlaceFact, Wants } from '@elder-cog/contract';
-import { isChosen, type Place } from '@elder-cog/core';
+import { isChosen, type Length, type Place } from '@elder-cog/core';
 import { remembered } from './remember.ts';
 
 /**
@@ -18,6 +18,8 @@ export interface Slot {
   readonly isOne: boolean;
   /** gaskets go in it, and nothing else. Left out where that is not so */
   readonly isGasket?: true;
+  /** of a nut that sets a float: the pitch of its thread, where that is known. It goes on and back, and clamps nothing */
+  readonly nutPitch?: Length;
   /** what goes in it, as far as anybody said */
   readonly wants?: Wants;
   /** of a part: what is in it, and which way round, till a build says otherwise */
@@ -33,10 +35,11 @@ function slotKind({ takes, kind }: PlaceFact): Slot['kind'] | null {
 
 /** Every place of a job that is a slot, in the order they stand on their shafts. */
 export const slotsOf = remembered(
-  (facts) => [facts.places],
-  ({ places }): readonly Slot[] =>
+  (facts) => [facts.places, facts.joints],
+  ({ places, joints }): readonly Slot[] =>
     places.flatMap((place) => {
       const kind = slotKind(place);
+      const adjusting = joints.find((joint) => joint.placeId === place.id && joint.adjusts && joint.gone !== true);
       return kind === null
         ? []
         : [
@@ -49,6 +52,7 @@ export const slotsOf = remembered(
               place: place.sits,
               isOne: place.takes === 'part',
               ...(kind === 'adjuster' && place.kind === 'gasket' ? { isGasket: true } : {}),
+              ...(kind === 'fastening' && adjusting?.pitch ? { nutPitch: adjusting.pitch } : {}),
               ...(place.wants ? { wants: place.wants } : {}),
             },
           ];

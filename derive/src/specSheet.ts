@@ -1,5 +1,5 @@
 import type { JobFacts, Limit, Spec, Station } from '@elder-cog/contract';
-import { plainWords, readSpecLine, type QuantityLimits } from '@elder-cog/core';
+import { conditionsIn, plainWords, readSpecLine, type QuantityLimits } from '@elder-cog/core';
 import { rowsOf, withdrawnIds } from './builds.ts';
 
 /** A limit of a station, or a line of a page that may become one. */
@@ -45,7 +45,10 @@ const FOUND = new Set(['as_found', 'other_side', 'sister']);
 
 export const limitsOfSpec = ({ quantity, min, max, unit }: Spec): QuantityLimits | null =>
   quantity === null ? null : { kind: quantity, min, max, unit };
-export const limitsOfLimit = ({ min, max, unit }: Limit): QuantityLimits => ({ kind: 'length', min, max, unit });
+export const limitsOfLimit = ({ min, max, unit, torque }: Limit): QuantityLimits =>
+  torque
+    ? { kind: 'torque', min: torque.min ?? torque.nominal ?? null, max: torque.max ?? torque.nominal ?? null, unit: torque.unit }
+    : { kind: 'length', min, max, unit };
 
 /** Within what a page rounds to: 0.01 mm, or a twenty-fifth. A lone maximum on a float is from nothing. */
 function sameLimits(a: QuantityLimits, b: QuantityLimits): boolean {
@@ -55,6 +58,12 @@ function sameLimits(a: QuantityLimits, b: QuantityLimits): boolean {
   return near(a.min, b.min) && near(a.max, b.max);
 }
 
+/** Whether two limits are for different things, and so do not disagree: one for new bearings, one for used. */
+const areOtherwise = (a: Limit, b: Limit): boolean =>
+  (['bearings', 'seal', 'wheel'] as const).some(
+    (key) => a.conditions?.[key] !== undefined && b.conditions?.[key] !== undefined && a.conditions[key] !== b.conditions[key],
+  );
+
 /** Limits of a station that stand beside the one in use and do not allow the same. */
 export function limitsThatDisagree(facts: JobFacts, stationId: string): Limit[] {
   const { limits } = rowsOf(facts, stationId);
@@ -62,7 +71,9 @@ export function limitsThatDisagree(facts: JobFacts, stationId: string): Limit[] 
   // what was written before from the same place was a slip, and is mended
   const isMended = (l: Limit): boolean =>
     inUse !== undefined && l.source === inUse.source && l.pageOrWhom === inUse.pageOrWhom && l.specId === inUse.specId;
-  return inUse ? limits.filter((l) => !l.inUse && !isMended(l) && !sameLimits(limitsOfLimit(l), limitsOfLimit(inUse))) : [];
+  return inUse
+    ? limits.filter((l) => !l.inUse && !isMended(l) && !areOtherwise(l, inUse) && !sameLimits(limitsOfLimit(l), limitsOfLimit(inUse)))
+    : [];
 }
 
 /** Hearsay is trusted more when a second person says the same, or print does. */
@@ -99,16 +110,17 @@ export function stationNamed(name: string, stations: readonly Station[]): Statio
 /** Every limit of a job with where it comes from, side by side where there are several, and every line of its manual's pages. */
 export function specSheet(facts: JobFacts): SpecSheet {
   const gone = withdrawnIds(facts);
-  const measured = facts.stations.filter((s) => s.quantity === 'length' && !s.gone);
+  const measured = facts.stations.filter((s) => s.quantity !== 'yes_no' && !s.gone);
   const specs = [...facts.specs].sort((a, b) => a.position - b.position);
+  const alike = alikeOf(specs);
   const taken = new Set<string>();
   const groups: SpecGroup[] = [];
   for (const spec of specs) {
     if (taken.has(spec.id)) continue;
     const station = measured.find((s) => s.id === spec.stationId) ?? null;
-    const together = station ? specs.filter((s) => s.stationId === station.id) : [spec];
-    for (const each of together) taken.add(each.id);
-    groups.push(groupOf(facts, station, together, measured));
+    const of = station ? specs.filter((s) => s.stationId === station.id) : (alike.get(spec.id) ?? [spec]);
+    for (const each of of) taken.add(each.id);
+    groups.push(groupOf(facts, station, of, measured));
   }
   for (const station of measured) {
     if (groups.some((g) => g.station?.id === station.id) || !facts.limits.some((l) => l.stationId === station.id)) continue;
@@ -125,6 +137,35 @@ export function specSheet(facts: JobFacts): SpecSheet {
   };
 }
 
+/**
+ * Lines that no station has yet and that are of one thing by name, under one heading: two that do not allow the same are a conflict. By the id
+ * of each; one that stands alone is left out.
+ */
+function alikeOf(specs: readonly Spec[]): ReadonlyMap<string, readonly Spec[]> {
+  const open = specs.filter((s) => s.stationId === null && s.quantity !== null && !s.leftOut);
+  const named = together(open, (s) => JSON.stringify([s.quantity, plainWords(s.name)]));
+  const alike = named.flatMap((of) => together(of, (s) => JSON.stringify([s.remark, conditionsIn(s.text).conditions, headingOf(s, specs)])));
+  return new Map(alike.flatMap((of) => of.map((s) => [s.id, of] as const)));
+}
+
+/** Those that say the same, where more than one does; in their order. */
+function together(specs: readonly Spec[], said: (spec: Spec) => string): readonly (readonly Spec[])[] {
+  const by = new Map<string, Spec[]>();
+  for (const spec of specs) {
+    const key = said(spec);
+    const of = by.get(key);
+    if (of) of.push(spec);
+    else by.set(key, [spec]);
+  }
+  return [...by.values()].filter((of) => of.length > 1);
+}
+
+/** The heading a line stands under: the last line of words before it on the same page, which has a name and no figure. */
+function headingOf({ position, source, pageOrWhom }: Spec, specs: readonly Spec[]): string {
+  const isHeading = (s: Spec): boolean => s.quantity === null && s.name !== '' && s.written === '';
+  return specs.findLast((s) => s.position < position && s.source === source && s.pageOrWhom === pageOrWhom && isHeading(s))?.name ?? '';
+}
+
 /** The unit of the lines next to it on the same page: a page is mostly of one mind. */
 function hintFor(facts: JobFacts, spec: Spec): string {
   const near = facts.specs
@@ -133,6 +174,13 @@ function hintFor(facts: JobFacts, spec: Spec): string {
   const [unit] = near;
   return unit !== undefined && near.every((u) => u === unit) ? `The lines round it are in ${unit}.` : '';
 }
+
+/** The one station of its own quantity that a line is named as. */
+const namedStation = ({ name, quantity }: Spec, stations: readonly Station[]): Station | null =>
+  stationNamed(
+    name,
+    stations.filter((s) => s.quantity === quantity),
+  );
 
 function groupOf(facts: JobFacts, station: Station | null, specs: readonly Spec[], stations: readonly Station[]): SpecGroup {
   const limits = station ? facts.limits.filter((l) => l.stationId === station.id) : [];
@@ -172,6 +220,6 @@ function groupOf(facts: JobFacts, station: Station | null, specs: readonly Spec[
     meanings: line?.state === 'ask' ? line.meanings : line?.state === 'understood' ? [line.limits] : [],
     because: line && 'because' in line ? line.because : '',
     hint: line?.state === 'ask' && first ? hintFor(facts, first) : '',
-    fits: station === null && first?.quantity === 'length' ? stationNamed(first.name, stations) : null,
+    fits: station === null && first && (first.quantity === 'length' || first.quantity === 'torque') ? namedStation(first, stations) : null,
   };
 }

@@ -33,6 +33,14 @@ export function stripLog(facts: JobFacts, assemblyId: string): StripLine[] {
     .map((entry, i) => ({ number: i + 1, entry, alike: lookAlikesWith(facts, entry.part) }));
 }
 
+/** A line of the log as it stands, by what it was first written as; null where it was taken back. */
+export function stripEntryNow(facts: JobFacts, id: string): StripEntry | null {
+  const gone = withdrawnIds(facts);
+  const again = facts.strip.find(({ supersedes, id: by }) => supersedes === id && !gone.has(by));
+  if (again) return stripEntryNow(facts, again.id);
+  return facts.strip.find((entry) => entry.id === id && !gone.has(id)) ?? null;
+}
+
 /** The float a shaft had before anything was taken apart, as the log says it: of that shaft, or of the box where it has no other. */
 export function floatBefore(
   facts: JobFacts,

@@ -2,6 +2,7 @@ import type { JobFacts, JobSummary } from '@elder-cog/contract';
 import { counted } from '@elder-cog/core';
 import { derive } from './derive.ts';
 import { judgedOf, rowHolders, worstMark, type JobState } from './jobState.ts';
+import { dragMark, sayDrag } from './drag/index.ts';
 import { markAsJudged } from './gap/index.ts';
 import { byTime } from './builds.ts';
 
@@ -59,7 +60,17 @@ function soundSummary(facts: JobFacts): JobSummary {
   const pairs = rowHolders(state).flatMap((s) =>
     s.pairs.map((p) => ({ mark: p.mark, name: p.station.name, value: p.clearance?.greatest ?? null, limits: p.limits?.limits ?? null })),
   );
-  const worst = worstMark([...gaps, ...pairs].map((m) => m.mark));
+  const drags = state.shafts.flatMap((s) =>
+    (s.drags ?? []).map((drag) => ({
+      mark: dragMark(drag),
+      name: drag.station.name,
+      value: null,
+      limits: null,
+      ...(drag.now.kind === 'read' && drag.now.reading ? { drag: sayDrag(drag.now.reading.value, drag.unit) } : {}),
+    })),
+  );
+  const measured = [...gaps, ...pairs, ...drags];
+  const worst = worstMark(measured.map((m) => m.mark));
   const shaft = state.shafts.find((s) => s.shaft.id === state.next.shaftId) ?? state.shafts[0];
   return {
     job: facts.job,
@@ -76,7 +87,7 @@ function soundSummary(facts: JobFacts): JobSummary {
           place: shaft.slots.find((s) => s.slot.kind === 'adjuster')?.slot.place ?? null,
         }
       : null,
-    worst: [...gaps, ...pairs].find((m) => m.mark === worst) ?? null,
+    worst: measured.find((m) => m.mark === worst) ?? null,
     next: state.next.words,
     waits: 'for nothing',
     far: howFar(facts, state),

@@ -213,7 +213,7 @@ export class Story {
     return id;
   }
 
-  withdraw(ofKind: 'reading' | 'build' | 'withdrawal', ofId: string): string {
+  withdraw(ofKind: 'reading' | 'build' | 'withdrawal' | 'strip', ofId: string): string {
     const id = this.id();
     this.facts.withdrawals.push({ id, ofKind, ofId, who: '', at: this.time(), why: '' });
     return id;

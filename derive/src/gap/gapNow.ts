@@ -1,6 +1,6 @@
 import type { JobFacts } from '@elder-cog/contract';
 import type { Length, Reading } from '@elder-cog/core';
-import { buildName, changesBetween, rowsOf, type SlotChange } from '../builds.ts';
+import { buildName, changesBetween, changeWords, rowsOf, type SlotChange } from '../builds.ts';
 import type { MethodReading, Pooled } from '../readingValue.ts';
 import type { Slot } from '../slots.ts';
 import { carried, isReckonable, touching, type Coefficients } from './carried.ts';
@@ -66,7 +66,7 @@ export function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], { coef
       because: before.disagree
         ? disagreeWords(before, unit)
         : spoiling.length > 0
-          ? spoiling.map((c) => c.words).join(', ')
+          ? changeWords(spoiling)
           : `read on ${about}, before the pack changed`,
       kept,
     };
@@ -84,7 +84,7 @@ export function nowOf(rows: readonly LadderRow[], slots: readonly Slot[], { coef
 
 /** "1.0 thou that it closes: bolts torqued"; and where that was learned, where it was on the other side. */
 const stepWords = ({ value, borrowed }: KnownStep, changes: readonly SlotChange[], unit: Told['unit']): string =>
-  `${sized(Math.abs(value), unit)} ${unit} that it ${value < 0 ? 'closes' : 'opens'}, ${changes.map(({ words }) => words).join(', ')}${borrowed === undefined ? '' : ` (borrowed from the ${borrowed.toLowerCase()})`}`;
+  `${sized(Math.abs(value), unit)} ${unit} that it ${value < 0 ? 'closes' : 'opens'}, ${changeWords(changes)}${borrowed === undefined ? '' : ` (borrowed from the ${borrowed.toLowerCase()})`}`;
 
 const readNow = (row: LadderRow, unit: Told['unit']): Omit<GapNow, 'struck'> => ({
   kind: 'read',

@@ -1,4 +1,4 @@
-import type { Acceptance, JobFacts, Station } from '@elder-cog/contract';
+import type { Acceptance, JobFacts, ReadingFact, Station } from '@elder-cog/contract';
 import {
   type Length,
   lengthLine,
@@ -69,6 +69,8 @@ export interface ShaftNow {
   /** the forms of what its gaps are read at */
   readonly read: readonly LinearGap[];
   readonly gone: ReadonlySet<string>;
+  /** why a reading does not count though it is sound: bolts were being pulled */
+  readonly partWay?: (reading: ReadingFact) => string | null;
   /** steps that the other side taught, by the role of the gap */
   readonly borrowed?: ReadonlyMap<string, readonly KnownStep[]>;
 }
@@ -78,7 +80,7 @@ export function gapState(
   facts: JobFacts,
   station: Station,
   letter: string,
-  { slots, builds, forms, read, gone, borrowed: lent }: ShaftNow,
+  { slots, builds, forms, read, gone, borrowed: lent, partWay = () => null }: ShaftNow,
 ): GapState {
   const current = builds[builds.length - 1] ?? null;
   const isDepth = station.reads?.what === 'depth';
@@ -89,7 +91,7 @@ export function gapState(
   const { sense, factor } = senseAndFactor((adjuster && coefficients[adjuster.id]) ?? 0);
   const borrowed = lent?.get(station.role) ?? [];
   const readings = readingsOf(facts, station.id, gone);
-  const ladder = { builds, slots, adjuster, sense, coefficients, readings, current, borrowed };
+  const ladder = { builds, slots, adjuster, sense, coefficients, readings, current, borrowed, partWay };
   const given = limitInUse(facts, station.id, station.aim.closesBy);
   const unit = unitOf(station, given);
   const judgeBy =

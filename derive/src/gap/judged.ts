@@ -1,7 +1,8 @@
 import type { Station } from '@elder-cog/contract';
 import { coverageFactor, type Length, type Limits, type MarkKind, type Placed, type Reading, verdict, type Verdict } from '@elder-cog/core';
 
-export const expandedU = (reading: Reading | null): number | null => (reading?.kind === 'estimate' ? coverageFactor(reading.dof) * reading.u : null);
+export const expandedU = (reading: Reading<number> | null): number | null =>
+  reading?.kind === 'estimate' ? coverageFactor(reading.dof) * reading.u : null;
 
 export function markOf(v: Verdict | null): MarkKind {
   if (!v) return 'unmeasured';

@@ -1,6 +1,6 @@
 import type { FitLeaf, ReadingFact } from '@elder-cog/contract';
 import { agreeWithForecast, type Estimate, type Length, type MarkKind, nanometres, type Reading, type Sense, type Verdict } from '@elder-cog/core';
-import { changesBetween, packTotal, stateNow, type readingsOf, type BuildNow, type SlotChange } from '../builds.ts';
+import { changesBetween, changeWords, packTotal, stateNow, type readingsOf, type BuildNow, type SlotChange } from '../builds.ts';
 import { rememberedOf } from '../remember.ts';
 import { asInstrument, poolEntries, readingValue, type MethodReading, type Pooled, type ReadingValue } from '../readingValue.ts';
 import { asFarAsItGoes, notCounted, restsOnDoubt } from '../spoilt.ts';
@@ -58,6 +58,8 @@ export interface LadderQuestion {
   readonly readings: ReturnType<typeof readingsOf>;
   readonly current: BuildNow | null;
   readonly judge: (reading: Reading, range: Length | null, near: string | null) => Verdict | null;
+  /** why a reading does not count though it is sound: bolts were being pulled */
+  readonly partWay: (reading: ReadingFact) => string | null;
   /** steps that the other side taught */
   readonly borrowed: readonly KnownStep[];
 }
@@ -67,17 +69,23 @@ interface ReadOn {
   readonly pooled: Pooled | null;
   readonly near: string | null;
 }
+/** Where a build was read: how its pack works, what it is, and what of it was being pulled. */
+type ReadAt = Pick<LadderQuestion, 'sense' | 'partWay'> & { readonly pack: Length };
 const NOT_READ: ReadOn = { kept: [], pooled: null, near: null };
 const readBefore = rememberedOf<ReadingFact, ReadOn>();
 
 /** The readings of one build, each by itself and pooled: worked out again only where one was added or taken back, or its pack is another. */
-function readOn(readings: readonly ReadingFact[], sense: Sense, pack: Length): ReadOn {
+function readOn(readings: readonly ReadingFact[], { sense, pack, partWay }: ReadAt): ReadOn {
   const [first] = readings;
-  return first ? readBefore(first, [sense, pack, ...readings], () => freshlyReadOn(readings, sense, pack)) : NOT_READ;
+  const begun = readings.map(partWay);
+  return first ? readBefore(first, [sense, pack, begun.join(), ...readings], () => freshlyReadOn(readings, { sense, pack, begun })) : NOT_READ;
 }
 
-function freshlyReadOn(readings: readonly ReadingFact[], sense: Sense, pack: Length): ReadOn {
-  const each = readings.map((r) => {
+function freshlyReadOn(
+  readings: readonly ReadingFact[],
+  { sense, pack, begun }: Omit<ReadAt, 'partWay'> & { readonly begun: readonly (string | null)[] },
+): ReadOn {
+  const each = readings.map((r, i) => {
     const valued = readingValue(r.raw, { sense, pack });
     const value = 'ok' in valued ? asFarAsItGoes(r.raw, valued.ok) : null;
     const kept: KeptReading = {
@@ -87,7 +95,7 @@ function freshlyReadOn(readings: readonly ReadingFact[], sense: Sense, pack: Len
       value,
       refusal: 'refusal' in valued ? valued.refusal.message : null,
       keptAs: r.keptAs.words,
-      notCounted: value && notCounted(r.raw, value),
+      notCounted: value && (notCounted(r.raw, value) ?? begun[i] ?? null),
     };
     return { kept, raw: r.raw };
   });
@@ -111,7 +119,7 @@ function byThePack(reading: Reading | null, said: Length | null, from: Reading |
 }
 
 /** Every build in order: what had been said of it, what it read, and whether that still speaks. */
-export function ladderOf({ builds, slots, adjuster, sense, coefficients, readings, current, judge, borrowed }: LadderQuestion): LadderRow[] {
+export function ladderOf({ builds, slots, adjuster, sense, coefficients, readings, current, judge, borrowed, partWay }: LadderQuestion): LadderRow[] {
   const rows: LadderRow[] = [];
   const byBuild = new Map<string | null, (typeof readings)[number][]>();
   for (const reading of readings) {
@@ -122,7 +130,7 @@ export function ladderOf({ builds, slots, adjuster, sense, coefficients, reading
   for (const build of builds) {
     const leaves = leavesIn(build, adjuster);
     const pack = packTotal(leaves);
-    const { kept, pooled, near } = readOn(byBuild.get(build.build.id) ?? [], sense, pack);
+    const { kept, pooled, near } = readOn(byBuild.get(build.build.id) ?? [], { sense, pack, partWay });
     const before = rows.findLast((row) => row.reading !== null);
     const isKnown = leaves !== null && before?.leaves !== null;
     const changed = before ? touching(changesBetween(before.build, build, slots), coefficients) : [];
@@ -153,7 +161,7 @@ export function ladderOf({ builds, slots, adjuster, sense, coefficients, reading
       mark: pooled === null ? 'unmeasured' : stale.length > 0 ? 'stale' : pooled.disagree ? 'cannotTell' : markOf(judged),
       said,
       residual: said !== null && pooled?.reading.kind === 'estimate' ? nanometres(pooled.reading.value - said) : null,
-      staleBecause: stale.length > 0 ? stale.map((c) => c.words).join(', ') : null,
+      staleBecause: stale.length > 0 ? changeWords(stale) : null,
       isNow,
     });
   }

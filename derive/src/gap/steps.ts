@@ -49,7 +49,10 @@ export const statedSlots = (slots: readonly Slot[], coefficients: Coefficients):
 /** The state a build is in, in the words of its places: the same for its twin, whose places have the same roles. */
 export const stateOf = ({ fitted }: BuildNow, stated: readonly Slot[]): string =>
   stated
-    .map(({ id, role }) => `${role}=${stateNow(fitted.get(id) ?? { leaves: null, state: null }) ?? ''}`)
+    .map(({ id, role }) => {
+      const fitting = fitted.get(id) ?? { leaves: null, state: null };
+      return `${role}=${stateNow(fitting) ?? ''}${fitting.onward ? `@${fitting.onward}` : ''}`;
+    })
     .toSorted()
     .join('|');
 
