@@ -4,14 +4,21 @@ import {
   JOB_TABLES,
   planOf,
   rowsIn,
+  newDrag,
+  newJoint,
   newPair,
+  newRollers,
   newRow,
   newShaft,
+  newTogether,
+  newTorque,
   stripEntryOf,
   type Change,
   type ChangeKind,
   type FitLeaf,
   type JobFacts,
+  type Joint,
+  type Pull,
   type Shaft,
   type Withdrawal,
   withUnderstood,
@@ -69,10 +76,10 @@ export class Evening {
     apply(this.db, { commandId: newId(), clientId, who: 'A. B.', at: this.at(), change });
   }
 
-  /** Something that can be done now; null where this kind cannot. */
-  some(): Change | null {
+  /** Something of these kinds that can be done now; null where the one drawn cannot. */
+  some(kinds: readonly Kind[] = KINDS): Change | null {
     const jobs = everyFact(this.db).filter(({ job }) => job.gone !== true && job.archivedAt === null);
-    const kind = this.chance.of(KINDS);
+    const kind = this.chance.of(kinds);
     if (isOfNoJob(kind)) return this.ofNoJob(kind);
     const facts = jobs.length === 0 ? null : this.chance.of(jobs);
     return facts === null ? null : this.ofJob(kind, facts);
@@ -216,6 +223,11 @@ export class Evening {
       case 'shaft.edit':
         return shaft && this.edit(facts, shaft);
       case 'stations.add':
+        if (shaft && gap && this.chance.next() < 0.4) {
+          const drag = newDrag(gap, 'Drag', newId);
+          const together = newTogether({ assemblyId: shaft.assemblyId, name: 'Either', by: 'either' }, [drag.id, gap.id], newId);
+          return { kind, stations: [drag], settings: [together] };
+        }
         return shaft && { kind, stations: [...newPair({ of: { shaftId: shaft.id }, name: 'Front', unit: 'in', position: 200, newId })] };
       case 'rows.add': {
         if (!shaft) return null;
@@ -229,13 +241,17 @@ export class Evening {
         const { id, revision, rule, aim, method, instrument } = station;
         return { kind, id, revision, name: `Row ${this.chance.whole(99)}`, rule, aim, newSize: mm(this.chance.whole(40)), method, instrument };
       }
+      case 'part.change': {
+        const part = this.one(live(facts.parts));
+        return part && { kind, id: part.id, revision: part.revision, number: `30${300 + this.chance.whole(20)}` };
+      }
       case 'place.wants': {
         const place = this.one(live(facts.places).filter((p) => p.takes !== null));
         const wants = this.chance.next() < 0.3 ? null : { bore: mm(20 + this.chance.whole(9)), side: 'grooves in' };
         return place && { kind, id: place.id, revision: place.revision, wants };
       }
       case 'limit.set':
-        return station && { kind, limit: this.limit(station.id) };
+        return station && { kind, limit: station.quantity === 'torque' ? this.torqueLimit(station.id) : this.limit(station.id) };
       case 'limit.use': {
         const limit = this.one(live(facts.limits));
         return limit && !limit.inUse ? { kind, id: limit.id, revision: limit.revision } : null;
@@ -277,8 +293,11 @@ export class Evening {
       }
       case 'reading.keep': {
         const build = this.one(facts.builds.filter((b) => stands(this.db, 'build', b.id)));
-        const isDone = facts.closings.some((c) => c.stationId === gap?.id && stands(this.db, 'closing', c.id));
-        return gap && !isDone ? { kind, reading: this.reading(gap.id, build?.id ?? null) } : null;
+        const drag = this.chance.next() < 0.4 ? this.one(live(facts.stations).filter((s) => s.subject === 'drag')) : null;
+        const at = drag ?? gap;
+        const isDone = facts.closings.some((c) => c.stationId === at?.id && stands(this.db, 'closing', c.id));
+        if (!at || isDone) return null;
+        return { kind, reading: drag ? this.dragged(drag.id, build?.id ?? null) : this.reading(at.id, build?.id ?? null) };
       }
       case 'making.add': {
         const place = this.one(live(facts.places).filter((p) => p.takes === 'leaves'));
@@ -307,6 +326,41 @@ export class Evening {
       case 'heating.add': {
         const of = this.one(live(facts.fittings));
         return of && { kind, heating: { id: newId(), fittingId: of.id, outer: 80, inner: null, went: 'droppedIn', isHome: true, note: '', who, at } };
+      }
+      case 'joint.add': {
+        if (!box) return null;
+        const place = this.one(live(facts.places).filter((p) => p.kind === 'fastening'));
+        const joint = this.joined(box.id, place?.id ?? null);
+        return { kind, joint, stations: this.chance.next() < 0.5 ? [newTorque(joint, { shaftId: null, assemblyId: box.id }, newId)] : [] };
+      }
+      case 'joint.change': {
+        const joint = this.one(live(facts.joints));
+        return joint && { kind, joint: { ...joint, pitch: mm(1 + this.chance.whole(3)), adjusts: this.chance.next() < 0.3 } };
+      }
+      case 'joint.pull': {
+        const joint = this.one(live(facts.joints));
+        const build = this.one(facts.builds.filter((b) => b.assemblyId === joint?.assemblyId && stands(this.db, 'build', b.id)));
+        const last = facts.readings.findLast((r) => stands(this.db, 'reading', r.id));
+        return joint && { kind, pulls: [this.pull(joint, build?.id ?? null, last?.id ?? null)], build: null };
+      }
+      case 'rollers.add':
+        return (
+          box && { kind, rollers: newRollers({ assemblyId: box.id, placeId: null, name: `Rollers ${this.chance.whole(99)}` }, newId), counts: [] }
+        );
+      case 'rollers.change': {
+        const of = this.one(live(facts.rollers));
+        return of && { kind, rollers: { ...of, diameter: mm(2 + this.chance.whole(3)), spacers: this.chance.whole(3) } };
+      }
+      case 'rollers.count': {
+        const of = this.one(live(facts.rollers));
+        const way = this.chance.of(['out', 'in'] as const);
+        const snug = way === 'in' ? this.chance.next() < 0.5 : null;
+        return (
+          of && {
+            kind,
+            count: { id: newId(), rollersId: of.id, buildId: null, way, count: 20 + this.chance.whole(9), spacers: 1, snug, note: '', who, at },
+          }
+        );
       }
       case 'strip.add': {
         const read = readStripLine('Pack under the cover, 20', 'thou');
@@ -370,6 +424,33 @@ export class Evening {
       default:
         return null;
     }
+  }
+
+  /** Nut or bolts, in two rounds. */
+  private joined(assemblyId: string, placeId: string | null): Omit<Joint, 'revision'> {
+    const begun = newJoint({ assemblyId, placeId, stripId: null, name: `Bolts ${this.chance.whole(99)}`, shape: 'circle', holes: 4 }, newId);
+    const round = { torque: 24.4, degrees: null, written: '18 lb ft' };
+    return { ...begun, rounds: [{ torque: null, degrees: null, written: '' }, round] };
+  }
+
+  private pull({ id, holes }: Joint, buildId: string | null, after: string | null): Pull {
+    const hole = { round: this.chance.whole(3), hole: 1 + this.chance.whole(holes) };
+    return { id: newId(), jointId: id, buildId, ...hole, torque: null, degrees: null, written: '', after, who: '', at: this.at() };
+  }
+
+  private torqueLimit(stationId: string) {
+    const { min: _, max: _max, ...of } = this.limit(stationId);
+    const least = 1 + this.chance.whole(3);
+    const isNew = this.chance.next() < 0.4 ? { conditions: { bearings: 'new' as const } } : {};
+    return { ...of, min: null, max: null, torque: { min: least, max: least + 1, unit: 'N·m' as const }, ...isNew };
+  }
+
+  private dragged(stationId: string, buildId: string | null) {
+    const pull = 10 + this.chance.whole(50);
+    const byCord = { method: 'cord' as const, understood: { how: 'pulls' as const, values: [pull], unit: 'N' as const, radius: mm(25) } };
+    const byWrench = { method: 'wrench' as const, understood: { how: 'torques' as const, values: [pull / 40], unit: 'N·m' as const } };
+    const raw = { ...(this.chance.next() < 0.5 ? byCord : byWrench), text: String(pull), instrument: null, restsOn: [] };
+    return { id: newId(), stationId, buildId, raw, who: '', takenAt: this.at(), supersedes: null, keptAs: { value: null, si: pull / 40, words: '' } };
   }
 
   private spec(jobId: string) {

@@ -46,7 +46,7 @@ describe('a job sent away and brought in', () => {
     for (let seed = 1; seed <= 3; seed++) {
       const home = openDb(':memory:');
       const evening = new Evening(home, 9000 + seed);
-      for (let n = 0; n < 120; n++) {
+      for (let n = 0; n < 220; n++) {
         const change = evening.some();
         if (!change) continue;
         try {

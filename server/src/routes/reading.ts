@@ -70,6 +70,7 @@ export function readRoutes(app: App, workshop: Workshop): void {
     instruments: instruments.all(workshop.db).filter((tool) => tool.gone !== true),
     stock: stocks.all(workshop.db).filter((each) => each.gone !== true),
     repeatability: workshop.cache.repeatability(),
+    hands: workshop.cache.hands(),
   }));
   app.get('/api/undo', { schema: { querystring: z.object({ client: z.uuid() }), response: { 200: undoableReply } } }, ({ query }) =>
     undoable(workshop.db, query.client),

@@ -19,13 +19,18 @@ type AppliedChange = Applied['change'];
 const FIRST = { revision: 1 } as const;
 const NO_FORM = { bore: undefined, outside: undefined, tang: undefined, crushed: undefined };
 
-function putOutOfUse(db: Db, write: Writer, stationId: string): void {
-  for (const old of limits.ofStation(db, stationId)) if (old.inUse) write.change('limit', old.id, old.revision, { inUse: false });
+const CONDITIONS = ['bearings', 'seal', 'wheel'] as const;
+const isFor = (one: Pick<Limit, 'conditions'>, other: Pick<Limit, 'conditions'>): boolean =>
+  CONDITIONS.every((key) => one.conditions?.[key] === other.conditions?.[key]);
+
+function putOutOfUse(db: Db, write: Writer, limit: Pick<Limit, 'stationId' | 'conditions'>): void {
+  for (const old of limits.ofStation(db, limit.stationId))
+    if (old.inUse && isFor(old, limit)) write.change('limit', old.id, old.revision, { inUse: false });
 }
 
-/** One limit of a station is in use at a time; the others stay beside it. */
+/** One limit of a station is in use at a time, for each thing it is said to be for: new bearings, used ones. The others stay beside it. */
 function setLimit(db: Db, write: Writer, limit: Omit<Limit, 'revision'>): void {
-  if (limit.inUse) putOutOfUse(db, write, limit.stationId);
+  if (limit.inUse) putOutOfUse(db, write, limit);
   write.create('limit', { ...FIRST, ...limit });
 }
 
@@ -107,6 +112,7 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       return;
     case 'stations.add':
       for (const row of change.stations) write.create('station', { ...FIRST, ...row });
+      for (const row of change.settings ?? []) write.create('setting', { ...FIRST, ...row });
       return;
     case 'rows.add':
       for (const row of change.stations) write.create('station', { ...FIRST, ...row });
@@ -120,6 +126,8 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       const { kind: _, id, revision, ...patch } = change;
       return write.change('station', id, revision, patch);
     }
+    case 'part.change':
+      return write.change('part', change.id, change.revision, { number: change.number });
     case 'place.wants':
       return write.change('place', change.id, change.revision, { wants: change.wants ?? undefined });
     case 'limit.set':
@@ -127,7 +135,7 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
     case 'limit.use': {
       const limit = limits.byId(db, change.id);
       if (!limit) throw new WorkshopError('notFound', 'That limit is not here: it may have been undone.');
-      putOutOfUse(db, write, limit.stationId);
+      putOutOfUse(db, write, limit);
       return write.change('limit', change.id, change.revision, { inUse: true });
     }
     case 'specs.add':
@@ -202,6 +210,29 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
     }
     case 'heating.add':
       return write.observe('heating', change.heating);
+    case 'joint.add':
+      write.create('joint', { ...FIRST, ...change.joint });
+      for (const row of change.stations) write.create('station', { ...FIRST, ...row });
+      return;
+    case 'joint.change': {
+      const { id, revision, ...patch } = change.joint;
+      return write.change('joint', id, revision, patch);
+    }
+    case 'joint.pull':
+      for (const row of change.pulls) write.observe('pull', row);
+      if (!change.build) return;
+      refuseOvertaken(currentBuild.after(db, change.build, change.saw));
+      return write.observe('build', change.build);
+    case 'rollers.add':
+      write.create('rollers', { ...FIRST, ...change.rollers });
+      for (const row of change.counts) write.observe('rollerCount', row);
+      return;
+    case 'rollers.change': {
+      const { id, revision, ...patch } = change.rollers;
+      return write.change('rollers', id, revision, patch);
+    }
+    case 'rollers.count':
+      return write.observe('rollerCount', change.count);
     case 'strip.add':
       write.observe('strip', change.entry);
       for (const row of change.builds) write.observe('build', row);
@@ -265,6 +296,7 @@ const SAID: Readonly<Record<string, string>> = {
   'feature.size': 'the size',
   'part.turn': 'the turned part',
   'place.turn': 'the turned part',
+  'part.change': 'the number on the part',
   'place.wants': 'what goes there',
   'limit.set': 'the limits',
   'limit.use': 'the choice of limits',
@@ -304,6 +336,12 @@ const SAID: Readonly<Record<string, string>> = {
   'fitting.add': 'the fit',
   'fitting.change': 'the change to the fit',
   'heating.add': 'the go at the fit',
+  'joint.add': 'the joint',
+  'joint.change': 'the change to the joint',
+  'joint.pull': 'what was pulled',
+  'rollers.add': 'the loose rollers',
+  'rollers.change': 'the change to the loose rollers',
+  'rollers.count': 'the count of the rollers',
   'lots.add': 'the leaves',
   'lot.change': 'the change to the leaves',
 };

@@ -16,6 +16,7 @@ type FitRow = {
   filmSaid: number;
   film: Length | null;
   another: number;
+  turn: number | null;
 };
 type TighteningRow = Omit<Tightening, 'isSlave'> & { fitId: string; isSlave: number };
 type LeafRow = FitLeaf & { fitId: string };
@@ -24,7 +25,7 @@ const COLUMNS = 'id, assembly_id AS assemblyId, parent_id AS parentId, stage, at
 const BUILDS = `SELECT ${COLUMNS} FROM build WHERE assembly_id IN (SELECT id FROM assembly WHERE job_id = ?) ORDER BY seq`;
 const BY_ID = `SELECT ${COLUMNS} FROM build WHERE id = ?`;
 const FIT_COLUMNS =
-  'f.id, f.build_id AS buildId, f.place_id AS placeId, f.state, f.part_said AS partSaid, f.part_id AS partId, f.turned, f.crushed_said AS crushedSaid, f.crushed_nm AS crushed, f.film_said AS filmSaid, f.film_nm AS film, f.another';
+  'f.id, f.build_id AS buildId, f.place_id AS placeId, f.state, f.part_said AS partSaid, f.part_id AS partId, f.turned, f.crushed_said AS crushedSaid, f.crushed_nm AS crushed, f.film_said AS filmSaid, f.film_nm AS film, f.another, f.turn';
 const FITS = `SELECT ${FIT_COLUMNS} FROM build_fit f
   JOIN build b ON b.id = f.build_id JOIN assembly a ON a.id = b.assembly_id WHERE a.job_id = ? ORDER BY f.rowid`;
 const FITS_OF_ONE = `SELECT ${FIT_COLUMNS} FROM build_fit f WHERE f.build_id = ? ORDER BY f.rowid`;
@@ -67,7 +68,7 @@ const whole = (row: BuildRow, fits: readonly FitRow[], within: Under): Build => 
 });
 
 function wholeFit(row: FitRow, { leaves, tightened }: Under): Build['fits'][number] {
-  const { id, placeId, state, partSaid, partId, turned, crushedSaid, crushed, filmSaid, film, another } = row;
+  const { id, placeId, state, partSaid, partId, turned, crushedSaid, crushed, filmSaid, film, another, turn } = row;
   const lines = tightened.get(id);
   return {
     id,
@@ -83,6 +84,7 @@ function wholeFit(row: FitRow, { leaves, tightened }: Under): Build['fits'][numb
         }
       : {}),
     ...(another === 1 ? { another: true } : {}),
+    ...(turn === null ? {} : { turn }),
     leaves: (leaves.get(id) ?? []).map(({ lotId, thickness, written, unit, count }) => ({ lotId, thickness, written, unit, count })),
   };
 }
@@ -108,7 +110,7 @@ export const builds = {
       'INSERT INTO build (id, assembly_id, parent_id, stage, at, who, label, feel, note, seq) VALUES (@id, @assemblyId, @parentId, @stage, @at, @who, @label, @feel, @note, (SELECT coalesce(max(seq), 0) + 1 FROM build))',
     ).run({ ...build, feel: JSON.stringify(build.feel) });
     const fit = db.prepare(
-      'INSERT INTO build_fit (id, build_id, place_id, state, part_said, part_id, turned, crushed_said, crushed_nm, film_said, film_nm, another) VALUES (@id, @buildId, @placeId, @state, @partSaid, @partId, @turned, @crushedSaid, @crushed, @filmSaid, @film, @another)',
+      'INSERT INTO build_fit (id, build_id, place_id, state, part_said, part_id, turned, crushed_said, crushed_nm, film_said, film_nm, another, turn) VALUES (@id, @buildId, @placeId, @state, @partSaid, @partId, @turned, @crushedSaid, @crushed, @filmSaid, @film, @another, @turn)',
     );
     const leaf = db.prepare(
       'INSERT INTO build_leaf (build_fit_id, position, lot_id, thickness_nm, written, unit, count) VALUES (@fitId, @position, @lotId, @thickness, @written, @unit, @count)',
@@ -116,7 +118,7 @@ export const builds = {
     const tighten = db.prepare(
       'INSERT INTO tightening (build_fit_id, position, bolts, torque_si, written, degrees, is_slave) VALUES (@fitId, @position, @bolts, @torque, @written, @degrees, @isSlave)',
     );
-    for (const { id, placeId, state, leaves, partId, turned, crushed, film, tightened = [], another } of build.fits) {
+    for (const { id, placeId, state, leaves, partId, turned, crushed, film, tightened = [], another, turn } of build.fits) {
       const said = { partSaid: partId === undefined ? 0 : 1, partId: partId ?? null, turned: turned === undefined ? null : Number(turned) };
       const joint = {
         crushedSaid: Number(crushed !== undefined),
@@ -124,7 +126,7 @@ export const builds = {
         filmSaid: Number(film !== undefined),
         film: film ?? null,
       };
-      fit.run({ id, buildId: build.id, placeId, state, ...said, ...joint, another: Number(another === true) });
+      fit.run({ id, buildId: build.id, placeId, state, ...said, ...joint, another: Number(another === true), turn: turn ?? null });
       leaves.forEach((each, position) => leaf.run({ ...each, fitId: id, position }));
       tightened.forEach((each, position) => tighten.run({ ...each, isSlave: Number(each.isSlave), fitId: id, position }));
     }

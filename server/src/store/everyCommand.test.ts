@@ -10,6 +10,9 @@ import {
   type Change,
   type JobFacts,
   withUnderstood,
+  newJoint,
+  newRollers,
+  newTorque,
 } from '@elder-cog/contract';
 import { INSTRUMENTS, mm, readStripLine, thou, turnBearings, type Length } from '@elder-cog/core';
 import { derive, journalWords, recordOf } from '@elder-cog/derive';
@@ -131,6 +134,19 @@ class Workshop {
     note: '',
   };
 
+  readonly joint = newJoint(
+    {
+      assemblyId: this.boxId,
+      placeId: this.setUp.places.find((p) => p.kind === 'fastening')?.id ?? null,
+      stripId: null,
+      name: 'Cover bolts',
+      shape: 'circle',
+      holes: 6,
+    },
+    newId,
+  );
+  readonly needles = newRollers({ assemblyId: this.boxId, placeId: null, name: 'Layshaft, front' }, newId);
+
   readonly tool = { id: newId(), instrument: INSTRUMENTS.micInch, keptIn: 'top drawer', note: '', checks: [] };
 
   constructor() {
@@ -153,6 +169,8 @@ class Workshop {
     send({ kind: 'stock.add', stock: [this.stock] });
     send({ kind: 'making.add', making: this.making });
     send({ kind: 'fitting.add', fitting: this.fitting });
+    send({ kind: 'joint.add', joint: this.joint, stations: [] });
+    send({ kind: 'rollers.add', rollers: this.needles, counts: [] });
   }
 
   part(what: string, kind: 'aluminium' | 'rollingBearing', outside: Length) {
@@ -345,6 +363,41 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
     kind: 'heating.add',
     heating: { id: newId(), fittingId: w.fitting.id, outer: 72, inner: null, went: 'droppedIn', isHome: null, note: '', who: '', at: at() },
   }),
+  'joint.add': (w) => {
+    const joint = { ...w.joint, id: newId(), rounds: [{ torque: 24.4, degrees: null, written: '18 lb ft' }] };
+    return { kind: 'joint.add', joint, stations: [newTorque(joint, { shaftId: null, assemblyId: w.boxId }, newId)] };
+  },
+  'joint.change': (w) => ({
+    kind: 'joint.change',
+    joint: {
+      ...w.joint,
+      revision: 1,
+      thread: '5/16 BSF',
+      pitch: mm(1.1545),
+      lock: { ...w.joint.lock, kind: 'split pin', slots: 6, notches: [0, 61.5] },
+    },
+  }),
+  'joint.pull': (w) => {
+    const build = w.build();
+    const line = { bolts: 'all 6', torque: 24.4, written: '18 lb ft', degrees: null, isSlave: false };
+    const fits = [{ id: newId(), placeId: w.joint.placeId ?? '', leaves: [], state: 'torqued', tightened: [line] }];
+    const pull = { jointId: w.joint.id, buildId: null, round: 0, torque: null, degrees: null, written: '', after: null, who: '', at: at() };
+    return { kind: 'joint.pull', pulls: [1, 2].map((hole) => ({ ...pull, id: newId(), hole })), build: { ...build, fits } };
+  },
+  'rollers.add': (w) => {
+    const needles = { ...w.needles, id: newId(), diameter: mm(2.5) };
+    const out = { way: 'out' as const, count: 28, spacers: 1, snug: null };
+    return {
+      kind: 'rollers.add',
+      rollers: needles,
+      counts: [{ id: newId(), rollersId: needles.id, buildId: null, ...out, note: '', who: '', at: at() }],
+    };
+  },
+  'rollers.change': (w) => ({ kind: 'rollers.change', rollers: { ...w.needles, revision: 1, trackInner: mm(20), rows: 2, spacers: 1 } }),
+  'rollers.count': (w) => ({
+    kind: 'rollers.count',
+    count: { id: newId(), rollersId: w.needles.id, buildId: null, way: 'in', count: 28, spacers: 0, snug: true, note: '', who: '', at: at() },
+  }),
   'strip.add': (w) => {
     const build = w.build();
     return { kind: 'strip.add', entry: w.stripEntry('Pack under the cover, 20'), builds: [build], readings: [w.reading(build.id)] };
@@ -372,6 +425,7 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
     return { kind: 'withdraw', withdrawal: { id: newId(), ofKind: 'reading', ofId: reading.id, who: '', at: at(), why: 'that was wrong' } };
   },
   'lots.add': (w) => ({ kind: 'lots.add', lots: [{ ...w.lot, id: newId() }] }),
+  'part.change': (w) => ({ kind: 'part.change', id: w.setUp.parts[0]?.id ?? '', revision: 1, number: '30307' }),
   'place.wants': (w) => ({ kind: 'place.wants', id: w.setUp.places[0]?.id ?? '', revision: 1, wants: { bore: mm(25), tang: 'none' } }),
   'lot.change': (w) => ({ kind: 'lot.change', ...w.lot, revision: 1, owned: 7, bore: mm(25), tang: 'tang' }),
 };

@@ -1,5 +1,5 @@
-import { patchFacts, type Fitted, type JobFacts, type JobSummary, type Repeatability, type RowEffect } from '@elder-cog/contract';
-import { fittedIn, repeatabilities, repeatedIn, summary, type RepeatedReadings } from '@elder-cog/derive';
+import { patchFacts, type FeltDrag, type Fitted, type JobFacts, type JobSummary, type Repeatability, type RowEffect } from '@elder-cog/contract';
+import { feltDrags, fittedIn, repeatabilities, repeatedIn, summary, type RepeatedReadings } from '@elder-cog/derive';
 import { jobFacts, shelved } from './facts.ts';
 import { journal } from './journal.ts';
 import type { Db } from './open.ts';
@@ -10,6 +10,7 @@ interface Cached {
   summary: JobSummary | null;
   fitted: Fitted[] | null;
   repeated: RepeatedReadings[] | null;
+  felt: FeltDrag[] | null;
 }
 
 /** More entries than this since a job was read, and it is read again. */
@@ -77,12 +78,21 @@ export class JobCache {
     );
   }
 
+  /** What was felt by hand beside the drags that were read, in every job. */
+  hands(): FeltDrag[] {
+    return shelved(this.db).flatMap((job) => {
+      const entry = this.entry(job.id);
+      entry.felt ??= feltDrags(entry.facts);
+      return entry.felt;
+    });
+  }
+
   private entry(jobId: string): Cached {
     const seq = journal.lastOfJob(this.db, jobId);
     const known = this.jobs.get(jobId);
     if (known?.seq === seq) return known;
     const facts = (known && this.patched(known, jobId)) ?? jobFacts(this.db, jobId);
-    const entry = { seq, facts, summary: null, fitted: null, repeated: null };
+    const entry = { seq, facts, summary: null, fitted: null, repeated: null, felt: null };
     this.jobs.set(jobId, entry);
     return entry;
   }

@@ -3,18 +3,25 @@ import type { Db } from './open.ts';
 
 type Row = Omit<Setting, 'criteria' | 'gone'> & { readonly gone: number };
 
+type CriterionRow = Omit<Criterion, 'isCeiling'> & { readonly isCeiling: number };
+
 const COLUMNS = 's.id, s.revision, s.assembly_id AS assemblyId, s.name, s.gone';
-const CRITERIA = 'SELECT station_id AS stationId, group_no AS "group" FROM criterion WHERE setting_id = ? ORDER BY position';
+const CRITERIA = 'SELECT station_id AS stationId, group_no AS "group", is_ceiling AS isCeiling FROM criterion WHERE setting_id = ? ORDER BY position';
 
 const whole = (db: Db, row: Row): Setting => ({
   ...row,
-  criteria: db.prepare<[string], Criterion>(CRITERIA).all(row.id),
+  criteria: db
+    .prepare<[string], CriterionRow>(CRITERIA)
+    .all(row.id)
+    .map(({ isCeiling, ...of }) => ({ ...of, ...(isCeiling === 1 ? { isCeiling: true as const } : {}) })),
   gone: row.gone === 1,
 });
 
 function putCriteria(db: Db, { id, criteria }: Setting): void {
-  const put = db.prepare('INSERT INTO criterion (setting_id, position, station_id, group_no) VALUES (@id, @position, @stationId, @group)');
-  criteria.forEach(({ stationId, group }, position) => put.run({ id, position, stationId, group }));
+  const put = db.prepare(
+    'INSERT INTO criterion (setting_id, position, station_id, group_no, is_ceiling) VALUES (@id, @position, @stationId, @group, @isCeiling)',
+  );
+  criteria.forEach(({ stationId, group, isCeiling }, position) => put.run({ id, position, stationId, group, isCeiling: Number(isCeiling === true) }));
 }
 
 const dropCriteria = (db: Db, id: string): unknown => db.prepare('DELETE FROM criterion WHERE setting_id = ?').run(id);

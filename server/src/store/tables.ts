@@ -11,6 +11,7 @@ import { heatings } from './heatings.ts';
 import { inspections } from './inspections.ts';
 import { instruments } from './instruments.ts';
 import { jobs } from './jobs.ts';
+import { joints } from './joints.ts';
 import { limits } from './limits.ts';
 import { lookAlikes } from './lookAlikes.ts';
 import { lots } from './lots.ts';
@@ -22,8 +23,11 @@ import { parts } from './parts.ts';
 import { passes } from './passes.ts';
 import { photos } from './photos.ts';
 import { places } from './places.ts';
+import { pulls } from './pulls.ts';
 import { readings } from './readings.ts';
 import { removals } from './removals.ts';
+import { rollerCounts } from './rollerCounts.ts';
+import { rollerSets } from './rollers.ts';
 import { settings } from './settings.ts';
 import { shafts } from './shafts.ts';
 import { specs } from './specs.ts';
@@ -89,6 +93,8 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
       ['temporary', 'SELECT id FROM temporary_thing WHERE assembly_id = ?'],
       ['station', 'SELECT id FROM station WHERE assembly_id = ?'],
       ['setting', 'SELECT id FROM setting WHERE assembly_id = ?'],
+      ['joint', 'SELECT id FROM joint WHERE assembly_id = ?'],
+      ['rollers', 'SELECT id FROM rollers WHERE assembly_id = ?'],
     ],
   },
   shaft: {
@@ -135,6 +141,8 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
       ['build', 'SELECT build_id AS id FROM build_fit WHERE place_id = ?'],
       ['contact', 'SELECT id FROM contact WHERE fastener_id = ?'],
       ['making', 'SELECT id FROM making WHERE place_id = ?'],
+      ['joint', 'SELECT id FROM joint WHERE place_id = ?'],
+      ['rollers', 'SELECT id FROM rollers WHERE place_id = ?'],
       ['contact', 'SELECT c.id FROM face f JOIN contact c ON c.face_a = f.id OR c.face_b = f.id WHERE f.place_id = ?'],
       ['feature', 'SELECT x.id FROM face f JOIN feature x ON x.from_face = f.id OR x.to_face = f.id WHERE f.place_id = ?'],
       [
@@ -158,6 +166,7 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
       ['making', 'SELECT id FROM making WHERE size_id = ?'],
       ['spec', 'SELECT id FROM spec WHERE station_id = ?'],
       ['station', 'SELECT id FROM station WHERE bore_id = ?'],
+      ['station', `SELECT id FROM station WHERE json_extract(reads, '$.of') = ?`],
       ['station', 'SELECT id FROM station WHERE journal_id = ?'],
       ['setting', 'SELECT setting_id AS id FROM criterion WHERE station_id = ?'],
       ['photo', PHOTOS_OF],
@@ -218,6 +227,8 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
       ['feel', 'SELECT id FROM feel WHERE build_id = ?'],
       ['temporary', 'SELECT id FROM temporary_thing WHERE build_id = ?'],
       ['removal', 'SELECT id FROM removal WHERE build_id = ?'],
+      ['pull', 'SELECT id FROM pull WHERE build_id = ?'],
+      ['rollerCount', 'SELECT id FROM roller_count WHERE build_id = ?'],
       WITHDRAWN,
     ],
   },
@@ -230,8 +241,32 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
       ['closing', 'SELECT id FROM closing WHERE reading_id = ?'],
       ['removal', 'SELECT id FROM removal WHERE after_reading = ?'],
       ['making', 'SELECT id FROM making WHERE window_from = ?'],
+      ['pull', 'SELECT id FROM pull WHERE after_reading = ?'],
       WITHDRAWN,
     ],
+  },
+  joint: {
+    store: joints,
+    jobOf: 'SELECT a.job_id AS job FROM joint j JOIN assembly a ON a.id = j.assembly_id WHERE j.id = ?',
+    namedIn: [
+      ['pull', 'SELECT id FROM pull WHERE joint_id = ?'],
+      ['station', `SELECT id FROM station WHERE json_extract(reads, '$.joint') = ?`],
+    ],
+  },
+  pull: {
+    store: pulls,
+    jobOf: 'SELECT a.job_id AS job FROM pull p JOIN joint j ON j.id = p.joint_id JOIN assembly a ON a.id = j.assembly_id WHERE p.id = ?',
+    namedIn: [WITHDRAWN],
+  },
+  rollers: {
+    store: rollerSets,
+    jobOf: 'SELECT a.job_id AS job FROM rollers r JOIN assembly a ON a.id = r.assembly_id WHERE r.id = ?',
+    namedIn: [['rollerCount', 'SELECT id FROM roller_count WHERE rollers_id = ?']],
+  },
+  rollerCount: {
+    store: rollerCounts,
+    jobOf: 'SELECT a.job_id AS job FROM roller_count c JOIN rollers r ON r.id = c.rollers_id JOIN assembly a ON a.id = r.assembly_id WHERE c.id = ?',
+    namedIn: [WITHDRAWN],
   },
   feel: {
     store: feels,
@@ -258,7 +293,12 @@ const REGISTER: { readonly [T in TableName]: Registered<T> } = {
   strip: {
     store: strip,
     jobOf: 'SELECT a.job_id AS job FROM strip_entry e JOIN assembly a ON a.id = e.assembly_id WHERE e.id = ?',
-    namedIn: [['strip', 'SELECT id FROM strip_entry WHERE supersedes = ?'], ['photo', PHOTOS_OF], WITHDRAWN],
+    namedIn: [
+      ['strip', 'SELECT id FROM strip_entry WHERE supersedes = ?'],
+      ['joint', 'SELECT id FROM joint WHERE strip_id = ?'],
+      ['photo', PHOTOS_OF],
+      WITHDRAWN,
+    ],
   },
   inspection: { store: inspections, jobOf: 'SELECT job_id AS job FROM inspection WHERE id = ?', namedIn: [['photo', PHOTOS_OF], WITHDRAWN] },
   acceptance: {

@@ -19,6 +19,8 @@ export const withdrawals = {
     UNION SELECT m.id FROM removal m JOIN station t ON t.id = m.station_id LEFT JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE a.job_id = @job
     UNION SELECT c.id FROM closing c JOIN station t ON t.id = c.station_id LEFT JOIN shaft s ON s.id = t.shaft_id JOIN assembly a ON a.id = coalesce(t.assembly_id, s.assembly_id) WHERE a.job_id = @job
     UNION SELECT p.id FROM making_pass p JOIN making m ON m.id = p.making_id WHERE m.job_id = @job
+    UNION SELECT p.id FROM pull p JOIN joint j ON j.id = p.joint_id JOIN assembly a ON a.id = j.assembly_id WHERE a.job_id = @job
+    UNION SELECT c.id FROM roller_count c JOIN rollers r ON r.id = c.rollers_id JOIN assembly a ON a.id = r.assembly_id WHERE a.job_id = @job
     UNION SELECT h.id FROM heating h JOIN fitting f ON f.id = h.fitting_id WHERE f.job_id = @job
     UNION SELECT w.id FROM withdrawal w JOIN observed o ON w.of_id = o.id
   ) SELECT ${COLUMNS} FROM withdrawal WHERE of_id IN (SELECT id FROM observed) ORDER BY seq`,

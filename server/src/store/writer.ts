@@ -1,5 +1,5 @@
 import { figureProblems, rowProblems, type ReadingFact, type RowOf, type TableName } from '@elder-cog/contract';
-import { outOfRange, readingFigures } from '@elder-cog/derive';
+import { isDragReading, outOfRange, readingFigures } from '@elder-cog/derive';
 import { diskTrouble, WorkshopError } from '../errors.ts';
 import { jobs } from './jobs.ts';
 import { journal, type Effect } from './journal.ts';
@@ -109,6 +109,11 @@ const unfit = (table: string, path: readonly (string | number)[], found: string,
 
 /** A reading is kept only where it is understood, and is something that can be. */
 function checkReading({ raw }: ReadingFact, subject: string, id: string): void {
+  if (isDragReading(raw) !== (subject === 'drag') && raw.method !== 'look')
+    throw new WorkshopError(
+      'badRequest',
+      subject === 'drag' ? 'That is a length, and this is a drag: read it off a wrench, or a cord.' : 'That is a drag, and this is read as a length.',
+    );
   const figures = readingFigures(raw);
   if ('refusal' in figures)
     throw new WorkshopError('badRequest', `“${raw.text}” was not kept. ${figures.refusal}`, { field: 'reading.raw.text', found: id });
