@@ -1,6 +1,6 @@
 import type { JobFacts } from '@elder-cog/contract';
 import { isFeatureKind, type MarkKind } from '@elder-cog/core';
-import { buildName, fittedIn } from '@elder-cog/derive';
+import { buildName, dragMark, fittedIn, worstMark } from '@elder-cog/derive';
 import { Plus } from 'lucide-react';
 import { lazy, useMemo, type JSX } from 'react';
 import { Link, useLocation, useParams, useSearchParams } from 'react-router';
@@ -92,7 +92,12 @@ function jobStops(open: OpenJob): Stop[] {
     { to: at('wear'), name: 'Wear book', short: 'Wear', key: 'w', sign: sign(<BookIcon />, state.marks.wear) },
     { to: at('section'), name: 'Section', key: 's', sign: sign(<SectionIcon />, shaft?.mark ?? state.marks.section) },
     { to: at('builds'), name: 'Dry builds', short: 'Builds', key: 'd', sign: sign(<LadderIcon />, shaft?.mark ?? state.marks.builds) },
-    { to: at('make'), name: 'Make & fit', key: 'm', sign: () => <MakeIcon /> },
+    {
+      to: at('make'),
+      name: 'Make & fit',
+      key: 'm',
+      sign: shaft?.drags ? sign(<MakeIcon />, worstMark(shaft.drags.map(dragMark))) : () => <MakeIcon />,
+    },
     { to: at('record'), name: 'Record', key: 'r', sign: () => <RecordIcon /> },
   ];
 }

@@ -10,6 +10,8 @@ import {
   type ReadingEntry,
   standingApart,
   understand,
+  type EntryValues,
+  type Understood,
 } from '@elder-cog/core';
 import type { ReadingValue } from '@elder-cog/derive';
 import { forwardRef, useState, type JSX, type ReactNode } from 'react';
@@ -146,7 +148,7 @@ function Says({
   tried,
   instrument,
 }: {
-  understood: ReturnType<typeof understand<'reading'>>;
+  understood: Understood<EntryValues['reading']>;
   comesTo: EntryStripProps['comesTo'];
   tried: boolean;
   instrument: Instrument;

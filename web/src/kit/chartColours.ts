@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { useSettings } from '../state/settings.ts';
 import { useMedia } from './useMedia.ts';
 
-const NAMES = ['--ink', '--ink2', '--blue', '--band', '--rule', '--font-number'] as const;
+const NAMES = ['--ink', '--ink2', '--blue', '--band', '--rule', '--sheet', '--tight', '--font-number', '--font-label'] as const;
 export type ChartColours = Readonly<Record<(typeof NAMES)[number], string>>;
 
 /** The colours of the page, as a canvas wants them: read once the theme is on. */

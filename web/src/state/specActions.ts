@@ -1,6 +1,8 @@
 import type { Change, Limit, LimitSource, Spec, Station } from '@elder-cog/contract';
-import { readSpecLine, type Length, type LengthUnit, type QuantityLimits } from '@elder-cog/core';
+import { conditionsIn, readSpecLine, type DragLimits, type Length, type LengthUnit, type QuantityLimits } from '@elder-cog/core';
+import { dragLimit } from './dragActions.ts';
 import { bounds } from './gapActions.ts';
+import { addJoint } from './jointActions.ts';
 import { newId, useSettings } from './settings.ts';
 
 /** Where lines come from, said once for all of them. */
@@ -58,21 +60,37 @@ export const retype = (spec: Spec, text: string): Change => ({ kind: 'spec.chang
 
 /** A line becomes a limit of a station: in use where that has none yet, beside the others where it has. */
 export function copyTo(spec: Spec, station: Station, limits: readonly Limit[]): Change {
-  return {
-    kind: 'spec.copy',
-    spec: { ...spec, stationId: station.id },
-    limit: {
-      id: newId(),
-      stationId: station.id,
-      ...bounds(spec.min as Length | null, spec.max as Length | null),
-      written: spec.written.slice(0, 120),
-      unit: spec.unit as LengthUnit,
-      source: spec.source,
-      pageOrWhom: spec.pageOrWhom,
-      saidAt: spec.saidAt,
-      working: '',
-      specId: spec.id,
-      inUse: !limits.some((l) => l.stationId === station.id && l.inUse),
-    },
-  };
+  const inUse = !limits.some((l) => l.stationId === station.id && l.inUse);
+  const limit = spec.quantity === 'torque' ? torqueOf(spec, station) : lengthOf(spec, station);
+  return { kind: 'spec.copy', spec: { ...spec, stationId: station.id }, limit: { ...limit, specId: spec.id, inUse } };
+}
+
+const lengthOf = (spec: Spec, station: Station): Omit<Limit, 'revision'> => ({
+  id: newId(),
+  stationId: station.id,
+  ...bounds(spec.min as Length | null, spec.max as Length | null),
+  written: spec.written.slice(0, 120),
+  unit: spec.unit as LengthUnit,
+  source: spec.source,
+  pageOrWhom: spec.pageOrWhom,
+  saidAt: spec.saidAt,
+  working: '',
+  specId: null,
+  inUse: true,
+});
+
+/** With what it was printed for: new or used bearings, seal and wheel in or out. One figure alone stays one figure. */
+function torqueOf(spec: Spec, station: Station): Omit<Limit, 'revision'> {
+  const { min, max, unit } = spec;
+  const { conditions } = conditionsIn(spec.text);
+  const ends = { ...(min === null ? {} : { min }), ...(max === null ? {} : { max }) };
+  const value: DragLimits = { ...(min !== null && min === max ? { single: min } : ends), conditions };
+  return dragLimit(station, spec.written.slice(0, 120), { value, unit }, spec);
+}
+
+/** A torque becomes that of a joint of its own, begun with it. */
+export function copyToJoint(spec: Spec, assemblyId: string): readonly Change[] {
+  const begun = addJoint(assemblyId, { of: 'name', name: spec.name });
+  const [station] = begun.stations;
+  return station ? [begun, copyTo(spec, { ...station, revision: 1, gone: false } as Station, [])] : [begun];
 }

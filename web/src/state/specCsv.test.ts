@@ -3,7 +3,7 @@ import { change, type Spec } from '@elder-cog/contract';
 import { thou } from '@elder-cog/core';
 import { derive, specSheet, type ShaftState } from '@elder-cog/derive';
 import { Story } from '../../../derive/src/testing.ts';
-import { addSpecs, copyTo, leaveOut, retype } from './specActions.ts';
+import { addSpecs, copyTo, copyToJoint, leaveOut, retype } from './specActions.ts';
 import { linesFromCsv, sheetCsv } from './specCsv.ts';
 
 const ORIGIN = { source: 'manual', pageOrWhom: 'p. 54', saidAt: '' } as const;
@@ -43,6 +43,41 @@ describe('a page of a manual', () => {
     expect(command).toMatchObject({ limit: { min: thou(5), max: thou(8), source: 'manual', pageOrWhom: 'p. 54', inUse: true } });
     const other = command.kind === 'spec.copy' ? { ...command.limit, revision: 1 } : null;
     expect(copyTo(specs[0], station, other ? [other as never] : [])).toMatchObject({ limit: { inUse: false } });
+  });
+  it('gives a drag, or a joint, its torque with what it was printed for; one figure alone stays one figure', () => {
+    const story = new Story();
+    const { specs } = addSpecs(story.facts.job.id, ['Pinion drag, new bearings: 14-18 lbf in', 'Cover bolts: 23 lb ft'], ORIGIN, 0);
+    const [drag, bolts] = specs.map((s) => ({ ...s, revision: 1 })) as [Spec, Spec];
+    const copied = copyTo(drag, { ...story.station, quantity: 'torque' }, []);
+    expect(change.safeParse(copied).error).toBeUndefined();
+    const lbfIn = 0.1129848290276167; // NIST SP 811, appendix B.8
+    expect(copied).toMatchObject({
+      limit: {
+        min: null,
+        torque: { min: expect.closeTo(14 * lbfIn, 6), max: expect.closeTo(18 * lbfIn, 6), unit: 'lbf·in' },
+        conditions: { bearings: 'new' },
+      },
+    });
+    const [begun, torque] = copyToJoint(bolts, story.facts.assemblies[0]?.id ?? '');
+    for (const each of [begun, torque]) expect(change.safeParse(each).error).toBeUndefined();
+    expect(begun).toMatchObject({
+      kind: 'joint.add',
+      joint: { name: 'Cover bolts' },
+      stations: [{ id: torque?.kind === 'spec.copy' ? torque.limit.stationId : '' }],
+    });
+    expect(torque).toMatchObject({ limit: { torque: { min: null, max: null, nominal: expect.closeTo(23 * 12 * lbfIn, 4) }, inUse: true } });
+  });
+  it('with two lines of one name that differ has a conflict; not where they stand under two headings, or are for other bearings', () => {
+    const conflicts = (lines: readonly string[]): number => {
+      const story = new Story({ limits: null });
+      const { specs } = addSpecs(story.facts.job.id, lines, ORIGIN, 0);
+      story.facts.specs.push(...(specs.map((s) => ({ ...s, revision: 1 })) as Spec[]));
+      return specSheet(story.facts).conflicts;
+    };
+    expect(conflicts(['Cover bolts: 23 lb ft', 'Layshaft end float: 5-8 thou', 'Cover bolts: 18 lb ft'])).toBe(1);
+    expect(conflicts(['Cover bolts: 23 lb ft', 'Cover bolts: 31 N·m'])).toBe(0);
+    expect(conflicts(['Front axle', 'Cover bolts: 23 lb ft', 'Rear axle', 'Cover bolts: 18 lb ft'])).toBe(0);
+    expect(conflicts(['Pinion drag, new bearings: 14-18 lbf in', 'Pinion drag, used bearings: 7-9 lbf in'])).toBe(0);
   });
   it('has a line left out, or typed again, as changes the contract takes', () => {
     const [spec] = withPage().specs;

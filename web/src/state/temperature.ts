@@ -1,4 +1,4 @@
-import { readQuantity } from '@elder-cog/core';
+import { understand } from '@elder-cog/core';
 
 /** No oil, oven or frost makes more of a gearbox, °C. Common practice, no source. */
 const FELT = { least: -60, most: 350 } as const;
@@ -14,11 +14,7 @@ export function readTemperature(
   { least = FELT.least, most = FELT.most }: { readonly least?: number; readonly most?: number } = {},
 ): TemperatureRead {
   if (text.trim() === '') return { value: null, refusal: null };
-  try {
-    const { kind, value } = readQuantity(/[a-z°]/i.test(text) ? text : `${text} °C`);
-    if (kind === 'temperature' && value >= least && value <= most) return { value, refusal: null };
-  } catch {
-    // said below
-  }
+  const read = understand(text, { field: 'temperature', bare: 'mm', scale: '°C' });
+  if (read.kind === 'understood' && read.value >= least && read.value <= most) return { value: read.value, refusal: null };
   return { value: null, refusal: 'Like 80, or 176 F.' };
 }

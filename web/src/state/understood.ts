@@ -25,6 +25,10 @@ export function bareUnit(gap: Pick<GapState, 'station' | 'limits'>): 'thou' | 'm
 export const inBoth = (nm: number, first: 'thou' | 'mm' = 'thou'): string =>
   [first, otherUnit(first)].map((unit) => describeLength(nanometres(nm), unit)).join(' · ');
 
+/** A size in both systems, the one that is thought in first: "0.7807 in · 19.829 mm". */
+export const sizeInBoth = (nm: number, first: 'thou' | 'mm' = 'thou'): string =>
+  [unitOfSizes(first), unitOfSizes(first === 'mm' ? 'thou' : 'mm')].map((unit) => describeLength(nanometres(nm), unit)).join(' · ');
+
 /** A size as it would be typed, in the system its field thinks in; nothing where nobody has measured it. */
 export function asTyped(size: Length | null | undefined, bare: 'thou' | 'mm'): string {
   const unit = unitOfSizes(bare);

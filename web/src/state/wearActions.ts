@@ -1,4 +1,4 @@
-import type { Acceptance, Change, Inspection, OpenItem, Station, StripEntry } from '@elder-cog/contract';
+import type { Change, Inspection, OpenItem, Station, StripEntry } from '@elder-cog/contract';
 import type { Length } from '@elder-cog/core';
 import { newId, useSettings } from './settings.ts';
 
@@ -14,9 +14,19 @@ export const inspect = (
   inspection: { ...found, id: newId(), who: signed(), at: now() },
 });
 
-export const accept = (stationId: string, kind: Acceptance['kind'], value: Length | null, reason: string): Change => ({
+/** Taken as it is, a length in nm or a torque in N·m; left unmeasured where it is neither. */
+export const accept = (stationId: string, as: { readonly value: Length } | { readonly torque: number } | null, reason: string): Change => ({
   kind: 'accept',
-  acceptance: { id: newId(), stationId, kind, value, reason, who: signed(), at: now() },
+  acceptance: {
+    id: newId(),
+    stationId,
+    kind: as === null ? 'unmeasured' : 'outside',
+    value: as !== null && 'value' in as ? as.value : null,
+    ...(as !== null && 'torque' in as ? { torque: as.torque } : {}),
+    reason,
+    who: signed(),
+    at: now(),
+  },
 });
 
 export const leaveOpen = (jobId: string, text: string, where: string): Change => ({

@@ -1,7 +1,20 @@
 import { formatDistanceToNowStrict, format } from 'date-fns';
-import { FEATURES, formatLength, formatLimits, nanometres, unitOfSizes, unitWord, type Length, type LengthUnit } from '@elder-cog/core';
+import {
+  FEATURES,
+  formatLength,
+  formatLimits,
+  nanometres,
+  unitOfSizes,
+  unitWord,
+  type Ends,
+  type Length,
+  type LengthUnit,
+  type Limits,
+  type TorqueUnit,
+} from '@elder-cog/core';
 import {
   buildName,
+  dragMark,
   feelsByBuild,
   inForNow,
   judgedOf,
@@ -10,6 +23,7 @@ import {
   rowHolders,
   stateNow,
   stateWords,
+  type DragState,
   type JobState,
   type PairState,
   type RowHolder,
@@ -23,6 +37,7 @@ import { Mark } from '../../kit/Mark.tsx';
 import { Num } from '../../kit/Num.tsx';
 import { Pack } from '../../kit/Pack.tsx';
 import { SectionView } from '../../kit/SectionView.tsx';
+import { torqueLimitsWords, torqueShown, torqueWords } from '../../kit/Torque.tsx';
 import { useJob, whereIn } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { useSkips } from '../../state/skips.ts';
@@ -35,7 +50,9 @@ import { Depth } from '../Section/Depths.tsx';
 import { Sleeve } from '../Section/Sleeve.tsx';
 import { LookAgain, MatchedWarnings } from '../WearBook/InQuestion.tsx';
 import { sizeUnit } from '../WearBook/PartRows.tsx';
+import { DragEntry } from '../MakeAndFit/DragEntry.tsx';
 import { BeingMade } from './BeingMade.tsx';
+import { LooseRollers } from './LooseRollers.tsx';
 import { OpenItems } from './OpenItems.tsx';
 
 /** One job's home: what to do next, with its entry in place; what is out or stale; the last readings. */
@@ -57,6 +74,7 @@ export default function Bench(): JSX.Element {
       </>
     );
   const step = setUpStep(shaft, gap, { drawerEmpty: false, skipped });
+  const drag = shaft.drags?.find(({ station }) => station.id === next.stationId);
   const depth = shaft.depths?.find(({ station }) => station.id === next.stationId);
   // no limits are known, and that was said: the next question stands here
   const isPast = next.what === 'limits' && shaft.current === null && step !== 'limits';
@@ -89,7 +107,9 @@ export default function Bench(): JSX.Element {
           )}
           <div className="grid grid-cols-[minmax(0,1fr)_300px] gap-5 max-md:grid-cols-1">
             <div>
-              {depth ? (
+              {drag ? (
+                <DragHere shaft={shaft} drag={drag} />
+              ) : depth ? (
                 <Depth depth={depth} shaft={shaft} />
               ) : step ? (
                 <SetUp step={step} shaft={shaft} gap={gap} onMethod={() => entry.current?.focus()} />
@@ -113,7 +133,7 @@ export default function Bench(): JSX.Element {
             </Link>
           </div>
         </section>
-        {next.what === 'fit' && !step && !depth && (
+        {next.what === 'fit' && !step && !depth && !drag && (
           <div className="border-b border-rule">
             {gap.pack ? (
               <PackShelf shaft={shaft} gap={gap} wantsFocus={null} onFocused={() => undefined} onFitted={() => undefined} />
@@ -123,6 +143,7 @@ export default function Bench(): JSX.Element {
           </div>
         )}
         <BeingMade />
+        <LooseRollers />
         <section aria-label="Gaps and clearances" className="px-4 py-3">
           <div className="flex items-baseline justify-between">
             <Heading>Out, stale, not read</Heading>
@@ -144,7 +165,23 @@ function Worst({ state }: { state: JobState }): JSX.Element {
   const unit = useSettings((s) => s.unit);
   const holders = rowHolders(state);
   const at = (holder: RowHolder): string => whereIn({ shaft: state.shafts.find((s) => s === holder) ?? null, box: holder.assembly });
+  const told = (drag: number, of: TorqueUnit): string => torqueWords(drag, torqueShown(of, unit).unit);
   const rows = [
+    ...state.shafts.flatMap((s) =>
+      (s.drags ?? []).map((drag) => ({
+        id: drag.station.id,
+        mark: dragMark(drag),
+        name: drag.station.name,
+        where: s.assembly.name,
+        value: drag.now.kind === 'none' ? null : (drag.now.reading?.value ?? null),
+        firm: drag.now.kind === 'read',
+        limits: drag.limits?.limits ?? null,
+        to: `drag?shaft=${s.shaft.id}&drag=${drag.station.id}`,
+        unit: null,
+        torque: drag.unit,
+        more: drag.accepted && drag.mark === 'accepted' ? drag.accepted.reason : drag.now.kind === 'read' ? '' : (drag.now.because ?? 'not read yet'),
+      })),
+    ),
     ...state.shafts.flatMap((s) =>
       judgedOf(s).map((g) => ({
         id: g.station.id,
@@ -169,6 +206,7 @@ function Worst({ state }: { state: JobState }): JSX.Element {
       limits: judgedBy?.limits ?? null,
       to: `section?shaft=${judgedBy?.station.shaftId ?? state.shafts.find((s) => s.assembly.id === setting.assemblyId)?.shaft.id ?? ''}`,
       unit: null,
+      torque: judgedBy?.torqueUnit,
       more: asks
         ? `${asks.isIn.station.name} is in, ${asks.isOut.station.name.toLowerCase()} is out`
         : `judged by ${judgedBy?.station.name.toLowerCase() ?? 'nothing that is there'}`,
@@ -213,6 +251,11 @@ function Worst({ state }: { state: JobState }): JSX.Element {
   ]
     .filter((row) => row.mark !== 'in')
     .sort((a, b) => WORST_FIRST.indexOf(a.mark) - WORST_FIRST.indexOf(b.mark));
+  type Row = (typeof rows)[number];
+  const figure = (row: Row, value: number): string =>
+    'torque' in row && row.torque ? told(value, row.torque) : formatLength(nanometres(value), row.unit ?? unit);
+  const wanted = (row: Row, limits: Ends<number>): string =>
+    'torque' in row && row.torque ? torqueLimitsWords(limits, torqueShown(row.torque, unit).unit) : formatLimits(limits as Limits, row.unit ?? unit);
   if (rows.length === 0) return <p className="m-0 text-ink2">Nothing is out, and everything has been read.</p>;
   return (
     <ul className="m-0 list-none p-0">
@@ -229,12 +272,12 @@ function Worst({ state }: { state: JobState }): JSX.Element {
             </span>
             <span className="shrink-0 text-right">
               <span className="num text-[20px] font-semibold">
-                {row.value === null ? '?' : row.firm ? formatLength(row.value, row.unit ?? unit) : `(${formatLength(row.value, row.unit ?? unit)})`}
+                {row.value === null ? '?' : row.firm ? figure(row, row.value) : `(${figure(row, row.value)})`}
               </span>{' '}
-              {row.value !== null && <span className="unit text-[14px]">{unitWord(row.unit ?? unit)}</span>}
+              {row.value !== null && !('torque' in row && row.torque) && <span className="unit text-[14px]">{unitWord(row.unit ?? unit)}</span>}
               {row.limits && (
                 <span className="block text-[15px] leading-5 text-ink2">
-                  want <span className="num">{formatLimits(row.limits, row.unit ?? unit)}</span>
+                  want <span className="num">{wanted(row, row.limits)}</span>
                 </span>
               )}
             </span>
@@ -242,6 +285,22 @@ function Worst({ state }: { state: JobState }): JSX.Element {
         </li>
       ))}
     </ul>
+  );
+}
+
+/** What is next of a drag, in place: the strip it is read in, and the way to its log. */
+function DragHere({ shaft, drag }: { shaft: ShaftState; drag: DragState }): JSX.Element {
+  const { state } = useJob();
+  return (
+    <>
+      <DragEntry shaft={shaft} drag={drag} />
+      <Link
+        to={`/jobs/${state.job.id}/drag?shaft=${shaft.shaft.id}&drag=${drag.station.id}`}
+        className="inline-flex min-h-12 items-center text-blue underline"
+      >
+        Its log, its limits and how far to turn
+      </Link>
+    </>
   );
 }
 
@@ -335,7 +394,15 @@ function LastReadings({ state }: { state: JobState }): JSX.Element {
             <span className="text-[15px] whitespace-nowrap text-ink2">{format(new Date(r.takenAt), 'd MMM HH:mm')}</span>
             <span className="min-w-0 py-1 leading-5 [overflow-wrap:anywhere]">{r.name}</span>
             <span className="num text-[20px] font-semibold">
-              {r.value === null ? r.words : r.mark === 'stale' ? `(${said(r.value, unitOf(r.id))})` : said(r.value, unitOf(r.id))}
+              {r.drag !== undefined
+                ? r.mark === 'stale'
+                  ? `(${r.drag})`
+                  : r.drag
+                : r.value === null
+                  ? r.words
+                  : r.mark === 'stale'
+                    ? `(${said(r.value, unitOf(r.id))})`
+                    : said(r.value, unitOf(r.id))}
             </span>
             <Mark kind={r.mark} size={24} />
           </li>

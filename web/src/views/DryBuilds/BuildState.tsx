@@ -6,6 +6,7 @@ import { Chip, Field, Heading, Quiet, Secondary } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
 import { countIn, countOut, sayFeel, tighten } from '../../state/buildActions.ts';
 import { withdraw } from '../../state/gapActions.ts';
+import { isNut } from '../../state/jointActions.ts';
 import { useJob } from '../../state/job.ts';
 import { torqueIn } from './torqueIn.ts';
 
@@ -114,8 +115,8 @@ function degreesIn(text: string): number | null | string {
 function TightenForm({ shaft, fastening, onDone }: { shaft: ShaftState; fastening: SlotState; onDone: () => void }): JSX.Element {
   const { send, sending } = useCommand();
   const last = fastening.fitting.tightened?.at(-1);
-  const isNut = fastening.slot.name.toLowerCase().includes('nut');
-  const [bolts, setBolts] = useState(last?.bolts ?? (isNut ? 'the nut' : 'all'));
+  const isANut = isNut(fastening.slot.name);
+  const [bolts, setBolts] = useState(last?.bolts ?? (isANut ? 'the nut' : 'all'));
   const [far, setFar] = useState('');
   const [further, setFurther] = useState('');
   const [isSlave, setSlave] = useState(last?.isSlave ?? false);
@@ -170,7 +171,7 @@ function TightenForm({ shaft, fastening, onDone }: { shaft: ShaftState; fastenin
           they stay
         </Chip>
         <Chip on={isSlave} onClick={() => setSlave(true)}>
-          {isNut ? 'old nut, comes off again' : 'slave, come out again'}
+          {isANut ? 'old nut, comes off again' : 'slave, come out again'}
         </Chip>
       </div>
       {isOpen && (

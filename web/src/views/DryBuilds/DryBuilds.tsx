@@ -9,10 +9,12 @@ import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { useSkips } from '../../state/skips.ts';
 import { usePackChoices } from '../../workers/packs.ts';
+import { DragList } from '../Section/DragList.tsx';
 import { GapList } from '../Section/GapList.tsx';
 import { ReadingEntry } from '../Section/ReadingEntry.tsx';
 import { NoShaft } from '../Section/Section.tsx';
 import { SetUp, setUpStep } from '../Section/SetUp.tsx';
+import { DragRows } from '../MakeAndFit/DragRows.tsx';
 import { BuildState } from './BuildState.tsx';
 import { Causes } from './Causes.tsx';
 import { Compare } from './Compare.tsx';
@@ -66,9 +68,10 @@ export default function DryBuilds(): JSX.Element {
     <div className="grid min-h-full grid-cols-[minmax(0,1fr)_320px] max-lg:grid-cols-1">
       <div className="flex min-w-0 flex-col">
         <h1 className="sr-only">Dry builds of the {shaft.shaft.name.toLowerCase()}</h1>
-        {shaft.gaps.length > 1 && (
+        {(shaft.gaps.length > 1 || shaft.drags) && (
           <div className="border-b-2 border-ink">
-            <GapList gaps={shaft.gaps} current={gap.station.id} />
+            {shaft.gaps.length > 1 && <GapList gaps={shaft.gaps} current={gap.station.id} />}
+            <DragList shaft={shaft} />
           </div>
         )}
         {gap.ladder.length === 0 ? (
@@ -82,6 +85,12 @@ export default function DryBuilds(): JSX.Element {
         ) : (
           <Ladder gap={gap} next={best ?? null} />
         )}
+        {shaft.drags?.map((drag) => (
+          <section key={drag.station.id} aria-label={`${drag.station.name}, build by build`} className="border-t-2 border-ink">
+            <Heading className="px-4 pt-2">{drag.station.name}</Heading>
+            <DragRows drag={drag} withBars />
+          </section>
+        ))}
         <div className="border-t-2 border-ink px-4 py-3">
           {step ? (
             <SetUp step={step} shaft={shaft} gap={gap} onMethod={() => entry.current?.focus()} />

@@ -2,8 +2,8 @@ import type { JSX, ReactNode } from 'react';
 import { LeafTabs } from '../../kit/LeafTabs.tsx';
 import { useJob, whereIn } from '../../state/job.ts';
 
-/** The two leaves: what is made, and what goes into what. */
-export function MakeTabs({ on, children }: { on: 'make' | 'fit'; children?: ReactNode }): JSX.Element {
+/** The leaves: what is made, what goes into what, and what it takes to turn a pair of bearings. */
+export function MakeTabs({ on, children }: { on: 'make' | 'fit' | 'drag' | 'fasteners' | 'bearings'; children?: ReactNode }): JSX.Element {
   const open = useJob();
   const at = (view: string): string => `/jobs/${open.state.job.id}/${view}${whereIn(open)}`;
   return (
@@ -13,6 +13,9 @@ export function MakeTabs({ on, children }: { on: 'make' | 'fit'; children?: Reac
         tabs={[
           { to: at('make'), name: 'Make', on: on === 'make' },
           { to: at('fit'), name: 'Fit', on: on === 'fit' },
+          { to: at('drag'), name: 'Drag', on: on === 'drag' },
+          { to: at('fasteners'), name: 'Fasteners', on: on === 'fasteners' },
+          { to: at('bearings'), name: 'Bearings', on: on === 'bearings' },
         ]}
       />
       <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-2 max-sm:basis-full max-sm:border-t max-sm:border-rule">{children}</div>

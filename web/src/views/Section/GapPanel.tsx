@@ -1,7 +1,6 @@
 import { formatLength, formatLimits, MARK_WORDS, nanometres, sayGap, unitWord, ZERO, type Length } from '@elder-cog/core';
-import { aimWith, givenLimits, limitsThatDisagree, type GapState, type LimitState } from '@elder-cog/derive';
-import { useMemo, useState, type JSX } from 'react';
-import { Link } from 'react-router';
+import { aimWith, givenLimits, type GapState, type LimitState } from '@elder-cog/derive';
+import { useState, type JSX } from 'react';
 import { Quiet } from '../../kit/controls.tsx';
 import { LimitBarView } from '../../kit/LimitBarView.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
@@ -10,14 +9,13 @@ import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { originWords } from '../../state/understood.ts';
 import { barState } from './barState.ts';
+import { OtherSources } from './OtherSources.tsx';
 import { TakenAs } from './Settled.tsx';
 import { LimitsPanel } from './SetUp.tsx';
 
 /** The gap in hand: its letter and name, mark, number in both systems, verdict and how sure, limits with their source, and the bar. */
 export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
   const unit = useSettings((s) => s.unit);
-  const { facts, state } = useJob();
-  const others = useMemo(() => limitsThatDisagree(facts, gap.station.id), [facts, gap.station.id]);
   const [editing, setEditing] = useState(false);
   const { now } = gap;
   const value = now.reading?.value ?? null;
@@ -79,14 +77,7 @@ export function GapPanel({ gap }: { gap: GapState }): JSX.Element {
         </Quiet>
       </p>
       <JudgedWith gap={gap} />
-      {others.length > 0 && (
-        <p className="m-0 text-[15px] leading-5">
-          Another source disagrees:{' '}
-          <Link to={`/jobs/${state.job.id}/limits`} className="inline-flex min-h-12 items-center text-blue underline">
-            {others.map((l) => `${l.written}, ${originWords(l)}`).join('; ')}
-          </Link>
-        </p>
-      )}
+      <OtherSources stationId={gap.station.id} />
       {editing && <LimitsPanel gap={gap} onDone={() => setEditing(false)} />}
       <LimitBarView {...barState(gap)} most={560} />
       <TakenAs gap={gap} />

@@ -12,6 +12,7 @@ import { useSkips } from '../../state/skips.ts';
 import { Checks } from './Checks.tsx';
 import { Depths } from './Depths.tsx';
 import { Doubt } from './Doubt.tsx';
+import { DragList } from './DragList.tsx';
 import { GapList } from './GapList.tsx';
 import { GapPanel } from './GapPanel.tsx';
 import { Joints } from './Joints.tsx';
@@ -124,6 +125,7 @@ export default function Section(): JSX.Element {
         {would && tried && <TriedLine would={would} tried={tried} onLeave={() => setTried(null)} />}
         <div className={shaft.gaps.length === 1 ? 'print:hidden' : ''}>
           <GapList gaps={(would ?? shaft).gaps} current={gap.station.id} isTried={would !== null} />
+          <DragList shaft={shaft} />
         </div>
         {!wide && partsButton}
         {isPuttingTogether && <Parts shaft={shaft} selected={parts.selected} onSelect={select} onDone={() => setParts(null)} />}

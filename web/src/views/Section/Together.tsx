@@ -1,9 +1,10 @@
 import type { Setting, Station } from '@elder-cog/contract';
-import { describeLength, formatLimits, MARK_WORDS, sayGap, unitWord } from '@elder-cog/core';
+import { describeLength, formatLimits, MARK_WORDS, nanometres, sayGap, unitWord, type Limits, type TorqueUnit } from '@elder-cog/core';
 import { rowHolders, type CriterionState, type JobState, type SettingState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Field, Primary, Quiet, Refusal, Tick } from '../../kit/controls.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
+import { torqueLimitsWords, torqueShown, torqueWords } from '../../kit/Torque.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
 import { newId, useSettings } from '../../state/settings.ts';
@@ -81,19 +82,21 @@ function SettingRow({ of, onChange }: { of: SettingState; onChange: () => void }
 }
 
 /** "Layshaft float 8.0 thou, 9 within 2–14": what it is, what it reads and where it is to come. */
-function CriterionWords({ of: { station, value, limits, aim }, unit: shown }: { of: CriterionState; unit: 'thou' | 'mm' }): JSX.Element {
+function CriterionWords({ of, unit: shown }: { of: CriterionState; unit: 'thou' | 'mm' }): JSX.Element {
+  if (of.torqueUnit) return <DragWords of={of} unit={torqueShown(of.torqueUnit, shown).unit} />;
+  const { station, value, limits, aim } = of;
   // a size is told in inches, and a gap in thou
   const unit = shown === 'mm' ? 'mm' : station.subject === 'gap' || station.subject === 'pair' ? 'thou' : 'in';
   return (
     <span>
       {station.name}
-      {value !== null && <span className="num pl-1 font-semibold">{describeLength(value, unit)}</span>}
+      {value !== null && <span className="num pl-1 font-semibold">{describeLength(nanometres(value), unit)}</span>}
       {limits && (
         <span className="text-ink2">
           {value === null ? ', ' : ' · '}
           <span className="num">
-            {aim === null ? '' : `${sayGap(aim, unit)} within `}
-            {formatLimits(limits, unit)}
+            {aim === null ? '' : `${sayGap(nanometres(aim), unit)} within `}
+            {formatLimits(limits as Limits, unit)}
           </span>
           {value === null && ` ${unitWord(unit)}`}
         </span>
@@ -102,10 +105,29 @@ function CriterionWords({ of: { station, value, limits, aim }, unit: shown }: { 
   );
 }
 
+/** "Pinion drag 14.5 lbf·in · 18.0–24.0", and that it is a ceiling. */
+function DragWords({ of: { station, value, limits, isCeiling }, unit }: { of: CriterionState; unit: TorqueUnit }): JSX.Element {
+  return (
+    <span>
+      {station.name}
+      {value !== null && <span className="num pl-1 font-semibold">{torqueWords(value, unit)}</span>}
+      {limits && (
+        <span className="text-ink2">
+          {value === null ? ', ' : ' · '}
+          <span className="num">{torqueLimitsWords(limits, unit)}</span>
+          {value === null && ` ${unit}`}
+        </span>
+      )}
+      {isCeiling && <span className="text-ink2">, a ceiling: passed, it is never right</span>}
+    </span>
+  );
+}
+
 /** Everything of a shaft and its box that has a verdict of its own. */
 const judgeable = (state: JobState, shaft: ShaftState, depths: readonly Station[]): readonly Station[] => [
   ...shaft.gaps.map((g) => g.station),
   ...depths,
+  ...(shaft.drags ?? []).map((drag) => drag.station),
   ...shaft.checks.map((c) => c.station),
   ...rowHolders(state)
     .filter((holder) => holder.assembly.id === shaft.assembly.id)

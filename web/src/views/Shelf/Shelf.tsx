@@ -135,7 +135,8 @@ function Machine({ summary, first }: { summary: JobSummary; first: boolean }): J
               {(worst.isDepth ? DEPTH_MARK_WORDS : MARK_WORDS)[worst.mark]}
             </span>
             <span className="ml-auto">
-              {worst.name} <span className="num text-[20px] font-semibold">{worst.value === null ? '?' : formatLength(worst.value, told)}</span>{' '}
+              {worst.name}{' '}
+              <span className="num text-[20px] font-semibold">{worst.drag ?? (worst.value === null ? '?' : formatLength(worst.value, told))}</span>{' '}
               {worst.value !== null && <span className="unit text-[15px]">{unitWord(told)}</span>}
               {worst.limits && (
                 <span className="pl-2 text-ink2">

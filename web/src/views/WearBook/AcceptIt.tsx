@@ -10,18 +10,22 @@ import { accept } from '../../state/wearActions.ts';
 /** Taken outside its limits, or left unmeasured: never without why, and the why stays in sight. */
 export function AcceptIt({
   station,
-  value,
+  value = null,
+  torque = null,
   isOut,
   accepted,
 }: {
   station: Station;
-  value: Length | null;
+  /** what it is, nm; or of a drag, N·m. Neither where it was not measured */
+  value?: Length | null;
+  torque?: number | null;
   isOut: boolean;
   accepted: Acceptance | null;
 }): JSX.Element | null {
   const { send, sending } = useCommand();
   const [asking, setAsking] = useState(false);
-  const kind = value === null ? 'unmeasured' : 'outside';
+  const as = value !== null ? { value } : torque !== null ? { torque } : null;
+  const kind = as === null ? 'unmeasured' : 'outside';
   if (accepted)
     return (
       <p className="m-0 mt-1 border-l-4 border-loose pl-3 text-[16px]">
@@ -29,7 +33,7 @@ export function AcceptIt({
         {accepted.who === '' ? '' : `, ${accepted.who}`}: {accepted.reason}
       </p>
     );
-  if (value !== null && !isOut) return null;
+  if (as !== null && !isOut) return null;
   if (!asking) return <Quiet onClick={() => setAsking(true)}>{kind === 'outside' ? 'Accept it as it is…' : 'Leave it unmeasured…'}</Quiet>;
   return (
     <WhyForm
@@ -38,7 +42,7 @@ export function AcceptIt({
       button={kind === 'outside' ? 'Accept it' : 'Leave it'}
       busy={sending}
       onKeep={(why) => {
-        send(accept(station.id, kind, value, why)).then(
+        send(accept(station.id, as, why)).then(
           () => setAsking(false),
           () => undefined,
         );

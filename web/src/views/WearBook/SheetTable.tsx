@@ -7,7 +7,7 @@ import { type JSX } from 'react';
 import { Secondary } from '../../kit/controls.tsx';
 import { useCommand } from '../../state/api.ts';
 import { useJob } from '../../state/job.ts';
-import { copyTo, leaveOut, meantBy } from '../../state/specActions.ts';
+import { copyTo, copyToJoint, leaveOut, meantBy } from '../../state/specActions.ts';
 import { originWords } from '../../state/understood.ts';
 
 const GRID =
@@ -138,7 +138,7 @@ function subOf(group: SpecGroup, { spec, limit }: SpecEntry): string {
 const stationWords = (station: Station): string =>
   isFeatureKind(station.subject)
     ? FEATURES[station.subject].measures
-    : { gap: 'a gap', link: 'a size', depth: 'a depth', pair: 'clearance', check: 'a check' }[station.subject];
+    : { gap: 'a gap', link: 'a size', depth: 'a depth', pair: 'clearance', check: 'a check', drag: 'a drag', fastener: 'a torque' }[station.subject];
 
 function TwoColumns({ limits }: { limits: QuantityLimits }): JSX.Element {
   const { imperial, metric } = twoSystems(limits);
@@ -219,7 +219,8 @@ function ForStation({
 }): JSX.Element {
   const { send } = useCommand();
   const quietly = (change: Change): void => void send(change).catch(() => undefined);
-  const lengths = stations.filter((s) => s.quantity === 'length' && !s.gone);
+  const { box } = useJob();
+  const open = stations.filter((s) => s.quantity === spec.quantity && !s.gone);
   return (
     <Menu>
       <MenuButton
@@ -229,20 +230,30 @@ function ForStation({
         {fits ? 'fits one ▾' : 'keep for ▾'}
       </MenuButton>
       <MenuItems anchor="bottom end" className="z-20 max-h-96 overflow-auto border-2 border-ink bg-sheet">
-        {spec.quantity === 'length' &&
-          [...lengths]
-            .sort((a, b) => Number(b.id === fits?.id) - Number(a.id === fits?.id))
-            .map((station) => (
-              <MenuItem key={station.id}>
-                <button
-                  type="button"
-                  onClick={() => quietly(copyTo(spec, station, limits))}
-                  className={`block min-h-12 w-full px-4 py-2 text-left text-[16px] data-focus:bg-band ${station.id === fits?.id ? 'font-semibold' : ''}`}
-                >
-                  limit of {station.name}
-                </button>
-              </MenuItem>
-            ))}
+        {open
+          .toSorted((a, b) => Number(b.id === fits?.id) - Number(a.id === fits?.id))
+          .map((station) => (
+            <MenuItem key={station.id}>
+              <button
+                type="button"
+                onClick={() => quietly(copyTo(spec, station, limits))}
+                className={`block min-h-12 w-full px-4 py-2 text-left text-[16px] data-focus:bg-band ${station.id === fits?.id ? 'font-semibold' : ''}`}
+              >
+                limit of {station.name}
+              </button>
+            </MenuItem>
+          ))}
+        {spec.quantity === 'torque' && box && (
+          <MenuItem>
+            <button
+              type="button"
+              onClick={() => void send(...copyToJoint(spec, box.id)).catch(() => undefined)}
+              className="block min-h-12 w-full px-4 py-2 text-left text-[16px] data-focus:bg-band"
+            >
+              torque of a joint of its own
+            </button>
+          </MenuItem>
+        )}
         <MenuItem>
           <button
             type="button"

@@ -1,0 +1,71 @@
+import { understand } from '@elder-cog/core';
+import { useState, type JSX } from 'react';
+import { Field, Primary } from '../../kit/controls.tsx';
+import { Asked } from '../../kit/EntryField.tsx';
+import { KEYED } from '../../kit/Keypad.tsx';
+import { useSettings } from '../../state/settings.ts';
+
+interface Props {
+  readonly label: string;
+  /** what is kept where nothing is typed, degrees; null where it has to be said */
+  readonly proposed: number | null;
+  readonly placeholder: string;
+  /** what is said of the field while nothing is typed */
+  readonly says?: string;
+  readonly sending: boolean;
+  /** why such a turn cannot be; null where it can */
+  readonly refusalOf: (degrees: number | null) => string | null;
+  readonly onTurn: (degrees: number) => Promise<unknown>;
+}
+
+/** How far the nut was really turned: typed, or as it was proposed. */
+export function TurnForm({ label, proposed, placeholder, says = '', sending, refusalOf, onTurn }: Props): JSX.Element {
+  const bare = useSettings((s) => s.bare);
+  const [text, setText] = useState('');
+  const [tried, setTried] = useState(false);
+  const typed = text.trim() === '' ? null : understand(text, { field: 'turn', bare });
+  const degrees = typed === null ? proposed : typed.kind === 'understood' ? typed.value : null;
+  const turn = (by: number): void =>
+    void onTurn(by).then(
+      () => {
+        setText('');
+        setTried(false);
+      },
+      () => undefined,
+    );
+  // of what is asked about, each is onward or each is back
+  const asked = typed?.kind === 'ask' ? typed : null;
+  const refusal = typed?.kind === 'refused' ? typed.message : refusalOf(asked?.meanings[0]?.value ?? degrees);
+  return (
+    <form
+      aria-label="Turn the nut"
+      className="no-print flex flex-wrap items-start gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        setTried(true);
+        if (degrees !== null && refusal === null) turn(degrees);
+      }}
+    >
+      <Field
+        {...KEYED}
+        label={label}
+        hideLabel
+        value={text}
+        placeholder={placeholder}
+        onChange={(event) => {
+          setText(event.target.value);
+          setTried(false);
+        }}
+        refusal={tried ? refusal : null}
+        says={typed?.kind === 'understood' ? typed.said : (asked?.why ?? says)}
+        className="w-52"
+      />
+      <Primary type="submit" disabled={sending} className="mt-1">
+        Turned it
+      </Primary>
+      {tried && asked && refusal === null && (
+        <Asked key={text} understood={asked} onChoose={({ value }) => turn(value)} onLeave={() => setTried(false)} />
+      )}
+    </form>
+  );
+}
