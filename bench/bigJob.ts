@@ -89,5 +89,14 @@ export function bigJob({ readings: howMany = 10_000, builds: over = 200 } = {}):
     builds,
     readings,
   };
-  return workshopFile.parse({ format: 'elder-cog/workshop', version: FILE_VERSION, madeAt: at(0), jobs: [facts], lots: [leaf], journal: [] });
+  return workshopFile.parse({
+    format: 'elder-cog/workshop',
+    version: FILE_VERSION,
+    madeAt: at(0),
+    jobs: [facts],
+    lots: [leaf],
+    instruments: [],
+    stock: [],
+    journal: [],
+  });
 }

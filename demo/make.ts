@@ -18,6 +18,7 @@ import { builds, readings } from './builds.ts';
 import { mailVan, orchardCrawler, otherLots } from './others.ts';
 import { bearer, spigot, rearPair, washerFront, washerRear, spring, needles, gearPlay } from './rows.ts';
 import { strip, stationNamed, inspections, lookAlikes, matchedSets, openItems } from './apart.ts';
+import './felt.ts';
 import { fittings, makingOf, stock } from './made.ts';
 
 /** Each build follows the one before it in its box. */

@@ -57,7 +57,7 @@ function told({ machine, year, note, since, boxes }: Machine): JobFacts {
   return facts;
 }
 
-function tellShaft(facts: JobFacts, assemblyId: string, { name, template, place, as, limits, evenings }: ShaftStory): void {
+export function tellShaft(facts: JobFacts, assemblyId: string, { name, template, place, as, limits, evenings }: ShaftStory): void {
   const made = newShaft({ assemblyId, name, template, place, gasket: false, position: facts.shafts.length, newId });
   facts.shafts.push({ ...made.shaft, revision: 1 });
   facts.parts.push(...made.parts.map((row) => ({ ...row, revision: 1 })));

@@ -23,7 +23,8 @@ const at = (view: string, shaft: string | undefined): string => `/jobs/${facts?.
 const others = workshopFile.parse(JSON.parse(readFileSync(join(root, 'demo', 'others.json'), 'utf8')));
 const [van] = others.jobs;
 const [layshaft, hub] = van?.shafts ?? [];
-const ofVan = (shaft: string | undefined): string => `/jobs/${van?.job.id ?? ''}/section?shaft=${shaft ?? ''}`;
+const pinion = van?.shafts.find(({ name }) => name === 'Pinion');
+const ofVan = (shaft: string | undefined, view = 'section'): string => `/jobs/${van?.job.id ?? ''}/${view}?shaft=${shaft ?? ''}`;
 
 const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: (page: Page) => Promise<void> }>> = {
   shelf: { path: '/' },
@@ -89,6 +90,10 @@ const VIEWS: Readonly<Record<string, { readonly path: string; readonly before?: 
       await page.getByRole('img', { name: /The room to drop in with/ }).waitFor();
     },
   },
+  drag: { path: ofVan(pinion?.id, 'drag') },
+  fasteners: { path: ofVan(pinion?.id, 'fasteners') },
+  bearings: { path: ofVan(pinion?.id, 'bearings') },
+  rollers: { path: `${ofVan(layshaft?.id, 'bearings')}&of=${van?.rollers[0]?.id ?? ''}` },
   record: {
     path: at('section', input?.id),
     before: async (page) => {
