@@ -258,3 +258,27 @@ test('how much a drag rises as its nut is tightened, under a ceiling that must n
   await pick('Rear hub drag, rise').click();
   await expect(rise).not.toContainText('under its ceiling: right');
 });
+
+test('turn, read, turn, read faster than the server answers: each Enter is kept, in its order', async ({ page, empty }) => {
+  await newShaft(page, empty.url, { machine: 'Chaff cart', shaft: 'Rear hub', is: /^Wheel hub/ });
+  await dragOf(page, 'each by itself');
+  await readDrag(page, '6 6 6 lb in');
+  await page.getByRole('button', { name: 'Drawn up turn by turn ▸' }).click();
+  await page.route('**/api/commands', async (route) => {
+    await new Promise((answer) => setTimeout(answer, 1200));
+    await route.continue();
+  });
+  const log = page.getByRole('table', { name: 'The log of the nut' });
+  await turn(page, '20');
+  await readDrag(page, '9');
+  await readDrag(page, '16');
+  await expect(page.getByText('Kept: 16 lbf·in.')).toBeVisible();
+  await expect(page.locator('#entry')).toHaveValue('');
+  await readDrag(page, '15');
+  await turn(page, '5');
+  await readDrag(page, '15.5');
+  await expect(region(page, 'Rear hub drag')).toContainText('15.5 lbf·in');
+  await expect(log.getByRole('row')).toHaveCount(4);
+  await region(page, 'Rear hub drag').getByRole('button', { name: 'each reading ▸' }).click();
+  await expect(page.getByRole('button', { name: /^Take back / })).toHaveCount(1);
+});

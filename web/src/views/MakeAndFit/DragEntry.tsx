@@ -17,6 +17,7 @@ import { Asked, EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { KEYED } from '../../kit/Keypad.tsx';
 import { tick } from '../../kit/tick.ts';
 import { torqueAsRead, torqueShown, torqueWords } from '../../kit/Torque.tsx';
+import { useTurn } from '../../kit/turn.ts';
 import { useNarrow } from '../../kit/useMedia.ts';
 import { useCommand } from '../../state/api.ts';
 import { dragRead, keepDrag } from '../../state/dragActions.ts';
@@ -84,7 +85,7 @@ export function DragEntry({ shaft, drag }: { shaft: ShaftState; drag: DragState 
     if ('pulls' in meaning.value && meaning.value.radius === null) return document.getElementById('cord-radius')?.focus();
     const raw = rawOf(meaning);
     const valued = dragValue(raw);
-    if ('refusal' in valued) return;
+    if ('refusal' in valued || !turn.begins(text)) return;
     const value = valued.ok.reading.value;
     const words = torqueAsRead(value, unit);
     const changes = onBuild(shaft, facts, (buildId) => keepDrag(station, buildId, raw, value, words));
@@ -103,6 +104,12 @@ export function DragEntry({ shaft, drag }: { shaft: ShaftState; drag: DragState 
       () => undefined,
     );
   };
+  const keepTyped = (): void => {
+    if (turn.mustWait(text)) return;
+    setTried(true);
+    if (understood.kind === 'understood') keep(understood);
+  };
+  const turn = useTurn(sending, text, keepTyped);
   const wantsRadius = understood.kind === 'understood' && 'pulls' in understood.value && understood.value.radius === null;
   const refusal = understood.kind === 'understood' && !wantsRadius ? refusalOf(rawOf(understood)) : null;
   const isAsked = tried && understood.kind === 'ask';
@@ -111,8 +118,7 @@ export function DragEntry({ shaft, drag }: { shaft: ShaftState; drag: DragState 
       aria-label={`Reading: ${station.name}`}
       onSubmit={(event) => {
         event.preventDefault();
-        setTried(true);
-        if (understood.kind === 'understood') keep(understood);
+        keepTyped();
       }}
     >
       <div className="flex flex-wrap items-center justify-between gap-x-4">
@@ -141,7 +147,7 @@ export function DragEntry({ shaft, drag }: { shaft: ShaftState; drag: DragState 
           }}
           className="num h-14 w-full max-w-[280px] min-w-0 border-2 border-blue bg-sheet px-3 text-[24px]"
         />
-        <Primary type="submit" enter disabled={sending}>
+        <Primary type="submit" enter>
           Keep
         </Primary>
         <div id="drag-says" aria-live="polite" className="min-w-0 flex-1 self-center text-[17px] leading-6">

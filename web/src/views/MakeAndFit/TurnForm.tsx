@@ -3,6 +3,7 @@ import { useState, type JSX } from 'react';
 import { Field, Primary } from '../../kit/controls.tsx';
 import { Asked } from '../../kit/EntryField.tsx';
 import { KEYED } from '../../kit/Keypad.tsx';
+import { useTurn } from '../../kit/turn.ts';
 import { useSettings } from '../../state/settings.ts';
 
 interface Props {
@@ -25,25 +26,32 @@ export function TurnForm({ label, proposed, placeholder, says = '', sending, ref
   const [tried, setTried] = useState(false);
   const typed = text.trim() === '' ? null : understand(text, { field: 'turn', bare });
   const degrees = typed === null ? proposed : typed.kind === 'understood' ? typed.value : null;
-  const turn = (by: number): void =>
+  const turn = (by: number): void => {
+    if (!inTurn.begins(text)) return;
     void onTurn(by).then(
       () => {
-        setText('');
+        setText((now) => (now === text ? '' : now));
         setTried(false);
       },
       () => undefined,
     );
+  };
   // of what is asked about, each is onward or each is back
   const asked = typed?.kind === 'ask' ? typed : null;
   const refusal = typed?.kind === 'refused' ? typed.message : refusalOf(asked?.meanings[0]?.value ?? degrees);
+  const turnTyped = (): void => {
+    if (inTurn.mustWait(text)) return;
+    setTried(true);
+    if (degrees !== null && refusal === null) turn(degrees);
+  };
+  const inTurn = useTurn(sending, text, turnTyped);
   return (
     <form
       aria-label="Turn the nut"
       className="no-print flex flex-wrap items-start gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        setTried(true);
-        if (degrees !== null && refusal === null) turn(degrees);
+        turnTyped();
       }}
     >
       <Field
@@ -60,7 +68,7 @@ export function TurnForm({ label, proposed, placeholder, says = '', sending, ref
         says={typed?.kind === 'understood' ? typed.said : (asked?.why ?? says)}
         className="w-52"
       />
-      <Primary type="submit" disabled={sending} className="mt-1">
+      <Primary type="submit" className="mt-1">
         Turned it
       </Primary>
       {tried && asked && refusal === null && (
