@@ -93,7 +93,7 @@ function capBolts(facts: JobFacts, assemblyId: string): void {
   facts.joints.push(joint);
   const station = { ...newTorque(joint, { shaftId: null, assemblyId }, newId), revision: 1 };
   facts.stations.push(station);
-  facts.limits.push(torqueLimit(station.id, [34, 38], 'lbf·ft', '34-38 lb ft'));
+  facts.limits.push(torqueLimit(station.id, [34, 38], 'lbf·ft', '34-38 lb ft, oiled', { conditions: { dressing: 'oiled' } }));
   const pulled = [...[1, 3, 2, 4].map((hole) => [0, hole] as const), [1, 1] as const, [1, 3] as const];
   for (const [i, [round, hole]] of pulled.entries())
     facts.pulls.push({

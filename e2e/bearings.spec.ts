@@ -83,6 +83,14 @@ test('bearings: which way they go, numbers one figure apart, what one is by its 
   await expect(first).toContainText('35 × 80 × 22.75 mm');
   await fill(page, 'Number on the cone, input end', '31307');
   await expect(first).toContainText('one figure apart: read both again');
+  // read again and so, they are asked about no more, after a reload as well; another number is
+  await first.getByRole('button', { name: 'Both are so' }).click();
+  await expect(first).not.toContainText('one figure apart');
+  await page.reload();
+  await expect(first.getByLabel('Number on the cone, input end')).toHaveValue('31307');
+  await expect(first).not.toContainText('one figure apart');
+  await fill(page, 'Number on the cone, input end', '32307');
+  await expect(first).toContainText('32307 on the cone, input end are one figure apart');
   const compared = region(page, 'Two bearings compared');
   await compared.getByLabel('The one that was in stands').fill('22.70');
   await compared.getByLabel('The other stands').fill('22.78');

@@ -122,6 +122,21 @@ test('a thread is named from what is measured of it, with what else goes near it
   await expect(page.getByText('A starting point, reckoned')).toBeVisible();
   await page.getByRole('button', { name: /begin from/ }).click();
   await expect(region(page, 'Torque')).toContainText('reckoned');
+  // it holds for the dressing it is for: 0.20 over 0.16 is a quarter harder
+  await expect(region(page, 'Torque')).toContainText('It is given for dry threads: say how these are dressed');
+  await page.getByRole('group', { name: 'Dressing' }).getByRole('button', { name: 'oiled', exact: true }).click();
+  await expect(region(page, 'Torque')).toContainText('stretched about 25 % harder, reckoned');
+  await page.getByRole('button', { name: 'Limits ▸' }).click();
+  await page.getByLabel('As the manual prints it').fill('15-17 lb ft');
+  await expect(page.getByText('15.0 to 17.0 lbf·ft · 20.3 to 23.0 N·m, oiled')).toBeVisible();
+  await page.getByLabel('As the manual prints it').press('Enter');
+  await expect(region(page, 'Torque')).toContainText('It is given for threads so dressed: oiled');
+  await page.getByRole('group', { name: 'Dressing' }).getByRole('button', { name: 'anti-seize' }).click();
+  await expect(region(page, 'Torque')).toContainText('given for oiled threads, and these have anti-seize');
+  // an angle that is none is said, and nothing is set by it
+  const arm = region(page, 'Wrench and extension');
+  await arm.getByLabel('At an angle').fill('steep');
+  await expect(arm).toContainText('no figure');
 });
 
 test('a nut that sets a float is turned by what its thread says; the float is a forecast till it is read', async ({ page, empty }) => {

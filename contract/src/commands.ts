@@ -156,7 +156,7 @@ export const change = z.discriminatedUnion('kind', [
     goneRows: z.array(z.object({ table: z.enum(['place', 'contact', 'station']), id, revision: z.int() })).max(200),
   }),
   /** what is stamped on a part */
-  z.object({ kind: z.literal('part.change'), id, revision: z.int(), number: part.shape.number }),
+  z.object({ kind: z.literal('part.change'), id, revision: z.int(), number: part.shape.number, isReadAgain: part.shape.isReadAgain }),
   /** what goes into a place; nothing where nobody says any more */
   z.object({ kind: z.literal('place.wants'), id, revision: z.int(), wants: wants.nullable() }),
   z.object({ kind: z.literal('limit.set'), limit: limit.omit(fresh) }),

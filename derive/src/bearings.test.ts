@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { newRollers, stripEntryOf, type RollerCount, type Rollers } from '@elder-cog/contract';
+import { newRollers, stripEntryOf, type PartFact, type RollerCount, type Rollers } from '@elder-cog/contract';
 import { mm, readStripLine } from '@elder-cog/core';
 import { bearingsOf, derive, rollersInStrip, rollerStates, type RollerState } from './index.ts';
 import { Story } from './testing.ts';
@@ -8,10 +8,13 @@ const bearingsIn = (story: Story) => {
   const state = derive({ ...story.facts });
   return state.shafts.map((shaft) => bearingsOf(story.facts, shaft, state.shafts));
 };
-const numbered = (story: Story, name: string, number: string): void => {
+const partOf = (story: Story, name: string): PartFact => {
   const part = story.facts.parts.find((each) => each.name === name);
   if (!part) throw new Error(name);
-  part.number = number;
+  return part;
+};
+const numbered = (story: Story, name: string, number: string): void => {
+  partOf(story, name).number = number;
 };
 
 describe('the bearings of a shaft', () => {
@@ -48,10 +51,17 @@ describe('the bearings of a shaft', () => {
     numbered(story, 'Cup, input end', '30307');
     numbered(story, 'Cone, input end', '31307');
     numbered(story, 'Cup, output end', '32208');
-    expect(bearingsIn(story)[0]?.map(({ queries }) => queries)).toEqual([
+    expect(bearingsIn(story)[0]?.map(({ queries }) => queries.map(({ words }) => words))).toEqual([
       ['30307 on the cup, input end and 31307 on the cone, input end are one figure apart: read both again.'],
       [],
     ]);
+    // both read again, and so: asked no more; one of the two alone is not enough
+    const [cup, cone] = [partOf(story, 'Cup, input end'), partOf(story, 'Cone, input end')];
+    cup.isReadAgain = true;
+    expect(bearingsIn(story)[0]?.flatMap(({ queries }) => queries)).toHaveLength(1);
+    cone.isReadAgain = true;
+    expect(bearingsIn(story)[0]?.flatMap(({ queries }) => queries)).toEqual([]);
+    delete cup.isReadAgain;
     numbered(story, 'Cone, input end', '30307');
     expect(bearingsIn(story)[0]?.flatMap(({ queries }) => queries)).toEqual([]);
   });

@@ -22,6 +22,12 @@ export interface StandingEffect {
   readonly packs: readonly { readonly slot: Slot; readonly by: number }[];
 }
 
+/** Two numbers one figure apart where they should be of one thing: a sentence, and the two rings. Read again, and so, it is asked no more. */
+export interface NumberQuery {
+  readonly words: string;
+  readonly parts: readonly [PartFact, PartFact];
+}
+
 /** A bearing of a shaft: its rings with their numbers, which way it goes in, and what it does as it stands. */
 export interface BearingState {
   /** the contact of its rings */
@@ -34,8 +40,8 @@ export interface BearingState {
   /** from back of cup to back of cone, as it was read. Null where nobody has */
   readonly stands: Length | null;
   readonly effects: readonly StandingEffect[];
-  /** numbers that may be slips, one sentence each */
-  readonly queries: readonly string[];
+  /** numbers that may be slips */
+  readonly queries: readonly NumberQuery[];
 }
 
 /** The bearings of a shaft from its input end, as it is built. */
@@ -82,23 +88,30 @@ function nameOf(rings: readonly Filled[], said: string): string {
 }
 
 /** Numbers one figure apart where they should be of one thing: the two rings, the two bearings of a shaft, the other side of a machine. */
-function queriesOf(own: readonly BearingPart[], mates: readonly BearingPart[], there: readonly Filled[]): readonly string[] {
+function queriesOf(own: readonly BearingPart[], mates: readonly BearingPart[], there: readonly Filled[]): readonly NumberQuery[] {
   return own.flatMap((one) => {
     const after = mates.slice(mates.findIndex(({ placeId }) => placeId === one.placeId) + 1);
     const twin = there.find(({ place, part }) => place.name === one.name && part !== null)?.part;
     return [
       ...after
         // its own other ring, and the same ring of the other bearing: of those one is the mate
-        .filter((other) => (own.includes(other) || other.part.kind === one.part.kind) && isOneDigitApart(other.part.number, one.part.number))
-        .map(
-          (other) =>
-            `${one.part.number} on the ${lower(one.name)} and ${other.part.number} on the ${lower(other.name)} are one figure apart: read both again.`,
-        ),
-      ...(twin && isOneDigitApart(twin.number, one.part.number)
-        ? [`${one.part.number} on the ${lower(one.name)}, and ${twin.number} on the other side: one figure apart. Read both again.`]
+        .filter((other) => (own.includes(other) || other.part.kind === one.part.kind) && isToRead(one.part, other.part))
+        .map((other): NumberQuery => ({
+          words: `${one.part.number} on the ${lower(one.name)} and ${other.part.number} on the ${lower(other.name)} are one figure apart: read both again.`,
+          parts: [one.part, other.part],
+        })),
+      ...(twin && isToRead(one.part, twin)
+        ? [
+            {
+              words: `${one.part.number} on the ${lower(one.name)}, and ${twin.number} on the other side: one figure apart. Read both again.`,
+              parts: [one.part, twin] as const,
+            },
+          ]
         : []),
     ];
   });
 }
+
+const isToRead = (a: PartFact, b: PartFact): boolean => isOneDigitApart(a.number, b.number) && !(a.isReadAgain && b.isReadAgain);
 
 const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);

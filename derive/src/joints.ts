@@ -1,5 +1,5 @@
-import type { JobFacts, Joint, JointRound, Pull, ReadingFact } from '@elder-cog/contract';
-import { describeQuantity, holeSpots, tighteningOrder, type HoleAt } from '@elder-cog/core';
+import type { JobFacts, Joint, JointRound, Limit, Pull, ReadingFact } from '@elder-cog/contract';
+import { describeQuantity, holeSpots, isDressing, stretchedBy, tighteningOrder, type Dressing, type HoleAt } from '@elder-cog/core';
 import { buildsOf, withdrawnIds, type BuildNow } from './builds.ts';
 import { remembered } from './remember.ts';
 import { oddBolts, stripEntryNow } from './stripLog.ts';
@@ -145,6 +145,23 @@ function sameUnitOff(words: string, beside: string): string {
   const unitOf = (text: string): string => /^[\d.,]+ (.+)$/.exec(text)?.[1] ?? '';
   const unit = unitOf(words);
   return unit !== '' && unit === unitOf(beside) ? words.slice(0, -unit.length - 1) : words;
+}
+
+/** How a thread is dressed, beside what its torque was given for. */
+export interface DressedOtherwise {
+  readonly given: Dressing;
+  /** null where nobody has said it of the joint */
+  readonly has: Dressing | null;
+  /** how many times as hard the bolt is stretched at that torque; null where that is not known */
+  readonly stretched: number | null;
+}
+
+/** The torque is for another dressing than the joint has; null where it is for the same, or was given for none. */
+export function dressedOtherwise({ dressing }: Pick<Joint, 'dressing'>, limit: Pick<Limit, 'conditions'> | null): DressedOtherwise | null {
+  const given = limit?.conditions?.dressing;
+  if (given === undefined || given === dressing) return null;
+  const has = isDressing(dressing) ? dressing : null;
+  return { given, has, stretched: has && stretchedBy({ given, has }) };
 }
 
 /** Why a reading of a shaft does not count: bolts of it were being pulled, and the round was not done. Null where that is not so. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { newJoint, stripEntryOf, type Build, type Joint, type Pull } from '@elder-cog/contract';
 import { readStripLine, thou } from '@elder-cog/core';
-import { derive, inForNow, jointStates, oddBoltsOf, roundsOf, roundWords, stateAfter, type JointState } from './index.ts';
+import { derive, dressedOtherwise, inForNow, jointStates, oddBoltsOf, roundsOf, roundWords, stateAfter, type JointState } from './index.ts';
 import { Story } from './testing.ts';
 
 const HAND = { torque: null, degrees: null, written: '' };
@@ -185,5 +185,21 @@ describe('bolts of a joint that came off and are not as the rest', () => {
   it('of a joint of no strip log are none', () => {
     const of = new Covered();
     expect(oddBoltsOf(of.story.facts, of.state)).toEqual([]);
+  });
+});
+
+describe('a torque holds for the dressing it is given for', () => {
+  const oiled = { conditions: { dressing: 'oiled' as const } };
+  it('and for no other: so much harder, or less, are the bolts stretched', () => {
+    // nut factors 0.16 oiled, 0.20 dry and 0.13 with anti-seize, from memory
+    expect(dressedOtherwise({ dressing: 'dry' }, oiled)).toMatchObject({ given: 'oiled', has: 'dry', stretched: expect.closeTo(0.8, 9) });
+    expect(dressedOtherwise({ dressing: 'anti-seize' }, oiled)).toMatchObject({ stretched: expect.closeTo(1.2308, 4) });
+  });
+  it('where nobody says how they are dressed, that is asked; the same, or one given for none, says nothing', () => {
+    expect(dressedOtherwise({ dressing: '' }, oiled)).toEqual({ given: 'oiled', has: null, stretched: null });
+    expect(dressedOtherwise({ dressing: 'as found' }, oiled)).toEqual({ given: 'oiled', has: null, stretched: null });
+    expect(dressedOtherwise({ dressing: 'oiled' }, oiled)).toBeNull();
+    expect(dressedOtherwise({ dressing: 'dry' }, {})).toBeNull();
+    expect(dressedOtherwise({ dressing: 'dry' }, null)).toBeNull();
   });
 });

@@ -7,11 +7,12 @@ import { id, time, lengthNm, lengthUnit, newtonMetres, revision, torqueUnit, who
 export const limitSource = z.enum(['manual', 'drawing', 'as_found', 'other_side', 'sister', 'standard', 'rule', 'reckoned', 'told']);
 /** When something was told, as it is said: "1998", "last winter". */
 const saidAt = z.string().max(60);
-/** When a limit of a drag holds. */
+/** When a limit of a drag holds, or of what a thread is pulled to. */
 export const conditions = z.object({
   bearings: z.enum(['new', 'used']).optional(),
   seal: z.enum(['in', 'out']).optional(),
   wheel: z.enum(['in', 'out']).optional(),
+  dressing: z.enum(['dry', 'oiled', 'plated', 'anti-seize', 'thread lock', 'sealer']).optional(),
 });
 export const limit = z.object({
   id,

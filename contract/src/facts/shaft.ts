@@ -77,6 +77,8 @@ export const part = z.object({
   kind: z.string().min(1).max(40),
   material: z.string().max(40),
   number: z.string().max(60),
+  /** its number is one figure off its mate's, was read again, and is so */
+  isReadAgain: z.literal(true).optional(),
   condition: z.enum(['in use', 'taken out', 'new', 'made', 'scrapped']),
 });
 /** A size of a part, between two faces of the place it sits in. */

@@ -31,6 +31,13 @@ describe('limits of a drag as a manual prints them', () => {
     ['1.2-1.6 N·m (seal in)', { seal: 'in' }],
     ['1.2-1.6 N·m wheel in', { wheel: 'in' }],
     ['new bearings 1.2-1.6 N·m pinion alone', { bearings: 'new', wheel: 'out' }],
+    ['45-50 lb ft, dry', { dressing: 'dry' }],
+    ['60-65 N·m (oiled threads)', { dressing: 'oiled' }],
+    ['60-65 N·m lightly oiled', { dressing: 'oiled' }],
+    ['max 30 lb ft not oiled', { dressing: 'dry' }],
+    ['60-65 N·m with anti-seize', { dressing: 'anti-seize' }],
+    ['60-65 N·m, thread locker', { dressing: 'thread lock' }],
+    ['1.2-1.6 N·m without the oil seal, sealant', { seal: 'out', dressing: 'sealer' }],
   ])('%s carries its conditions', (text, conditions) => {
     const found = understandDragLimits(text, { bare: 'thou' });
     expect(found).toMatchObject({ kind: 'understood', value: { conditions } });

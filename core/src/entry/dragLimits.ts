@@ -1,4 +1,5 @@
 import { ReckoningError, refuse } from '../errors.ts';
+import type { Dressing } from '../fastener/index.ts';
 import {
   describeQuantity,
   formatQuantity,
@@ -13,11 +14,12 @@ import {
 import type { Meaning, Understood } from './meaning.ts';
 import { withoutRadius } from './radius.ts';
 
-/** What a drag was printed for, as far as that was said. */
+/** What a drag was printed for, as far as that was said; and how a thread is dressed, where it is what a nut is pulled to. */
 export interface DragConditions {
   readonly bearings?: 'new' | 'used';
   readonly seal?: 'in' | 'out';
   readonly wheel?: 'in' | 'out';
+  readonly dressing?: Dressing;
 }
 
 /** Limits of a drag, N·m; one figure alone judges nothing till a tolerance is given. */
@@ -43,9 +45,15 @@ const WORDS: readonly (readonly [RegExp, DragConditions])[] = [
   [/[,(;]?\s*\b(?:with (?:the |a )?(?:oil )?seal|seals? (?:in|fitted))\b\)?/i, { seal: 'in' }],
   [/[,(;]?\s*\b(?:without (?:the )?(?:crown )?wheel|wheel out|pinion alone)\b\)?/i, { wheel: 'out' }],
   [/[,(;]?\s*\b(?:with (?:the )?(?:crown )?wheel|wheel in)\b\)?/i, { wheel: 'in' }],
+  [/[,(;]?\s*\b(?:clean and )?(?:dry|unlubricated|not oiled)(?: threads?)?\b\)?/i, { dressing: 'dry' }],
+  [/[,(;]?\s*\b(?:lightly )?(?:oiled|lubricated)(?: threads?)?\b\)?/i, { dressing: 'oiled' }],
+  [/[,(;]?\s*\bplated(?: threads?)?\b\)?/i, { dressing: 'plated' }],
+  [/[,(;]?\s*\b(?:with )?(?:anti-? ?seize|copper grease)\b\)?/i, { dressing: 'anti-seize' }],
+  [/[,(;]?\s*\b(?:with )?thread-? ?lock(?:er|ing compound)?\b\)?/i, { dressing: 'thread lock' }],
+  [/[,(;]?\s*\b(?:with )?(?:sealer|sealant)\b\)?/i, { dressing: 'sealer' }],
 ];
 
-/** What is said of when a figure holds, taken out of a text: "new bearings", "seal out", "wheel in". */
+/** What is said of when a figure holds, taken out of a text: "new bearings", "seal out", "wheel in", "oiled". */
 export function conditionsIn(text: string): { readonly body: string; readonly conditions: DragConditions } {
   return WORDS.reduce<{ body: string; conditions: DragConditions }>(
     ({ body, conditions }, [words, said]) =>
@@ -135,8 +143,8 @@ const CONDITION_WORDS = {
 } as const;
 
 /** "new bearings, seal out"; nothing where nothing is said. */
-export const sayConditions = ({ bearings, seal, wheel }: DragConditions): string =>
-  [bearings && CONDITION_WORDS.bearings[bearings], seal && CONDITION_WORDS.seal[seal], wheel && CONDITION_WORDS.wheel[wheel]]
+export const sayConditions = ({ bearings, seal, wheel, dressing }: DragConditions): string =>
+  [bearings && CONDITION_WORDS.bearings[bearings], seal && CONDITION_WORDS.seal[seal], wheel && CONDITION_WORDS.wheel[wheel], dressing]
     .filter(Boolean)
     .join(', ');
 

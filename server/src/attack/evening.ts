@@ -243,7 +243,15 @@ export class Evening {
       }
       case 'part.change': {
         const part = this.one(live(facts.parts));
-        return part && { kind, id: part.id, revision: part.revision, number: `30${300 + this.chance.whole(20)}` };
+        return (
+          part && {
+            kind,
+            id: part.id,
+            revision: part.revision,
+            number: `30${300 + this.chance.whole(20)}`,
+            ...(this.chance.next() < 0.3 ? { isReadAgain: true } : {}),
+          }
+        );
       }
       case 'place.wants': {
         const place = this.one(live(facts.places).filter((p) => p.takes !== null));

@@ -127,7 +127,7 @@ function carryOut(db: Db, write: Writer, change: Exclude<AppliedChange, { kind: 
       return write.change('station', id, revision, patch);
     }
     case 'part.change':
-      return write.change('part', change.id, change.revision, { number: change.number });
+      return write.change('part', change.id, change.revision, { number: change.number, isReadAgain: change.isReadAgain });
     case 'place.wants':
       return write.change('place', change.id, change.revision, { wants: change.wants ?? undefined });
     case 'limit.set':

@@ -425,7 +425,7 @@ const ONE_OF_EACH: { readonly [Kind in Exclude<Change['kind'], 'undo'>]: (w: Wor
     return { kind: 'withdraw', withdrawal: { id: newId(), ofKind: 'reading', ofId: reading.id, who: '', at: at(), why: 'that was wrong' } };
   },
   'lots.add': (w) => ({ kind: 'lots.add', lots: [{ ...w.lot, id: newId() }] }),
-  'part.change': (w) => ({ kind: 'part.change', id: w.setUp.parts[0]?.id ?? '', revision: 1, number: '30307' }),
+  'part.change': (w) => ({ kind: 'part.change', id: w.setUp.parts[0]?.id ?? '', revision: 1, number: '30307', isReadAgain: true }),
   'place.wants': (w) => ({ kind: 'place.wants', id: w.setUp.places[0]?.id ?? '', revision: 1, wants: { bore: mm(25), tang: 'none' } }),
   'lot.change': (w) => ({ kind: 'lot.change', ...w.lot, revision: 1, owned: 7, bore: mm(25), tang: 'tang' }),
 };

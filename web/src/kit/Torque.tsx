@@ -1,5 +1,6 @@
 import { formatTorque, fromBase, isMetricUnit, type Ends, type TorqueUnit } from '@elder-cog/core';
 import type { JSX } from 'react';
+import { useSettings } from '../state/settings.ts';
 import type { NumSize } from './Num.tsx';
 
 const SIZES: Readonly<Record<NumSize, string>> = {
@@ -22,6 +23,14 @@ export function torqueShown(
   const metric = isMetric ? told : 'N·m';
   return first === 'mm' ? { unit: metric, other: imperial } : { unit: imperial, other: metric };
 }
+
+/** The same, as this workshop shows things first. */
+export const useTorqueShown = (told: TorqueUnit, of: 'drag' | 'nut' = 'drag'): ReturnType<typeof torqueShown> =>
+  torqueShown(
+    told,
+    useSettings((s) => s.unit),
+    of,
+  );
 
 /** "14.5 lbf·in" */
 export const torqueWords = (newtonMetres: number, unit: TorqueUnit): string => `${formatTorque(newtonMetres, unit)} ${unit}`;

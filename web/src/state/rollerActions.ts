@@ -33,5 +33,11 @@ export const countRollers = ({ id }: Rollers, buildId: string | null, counted: C
   count: countOf(id, buildId, counted),
 });
 
-/** What is stamped on a part. */
+/** What is stamped on a part; another than it was has been read once. */
 export const numberOn = ({ id, revision }: PartFact, number: string): Change => ({ kind: 'part.change', id, revision, number: number.trim() });
+
+/** Both of two numbers that are one figure apart were read again, and are so. */
+export const numbersAreSo = (parts: readonly PartFact[]): Change[] =>
+  parts
+    .filter((part) => part.isReadAgain !== true)
+    .map(({ id, revision, number }) => ({ kind: 'part.change', id, revision, number, isReadAgain: true }));

@@ -20,6 +20,7 @@ ALTER TABLE limits_new RENAME TO limits;
 CREATE INDEX limits_station ON limits (station_id);
 CREATE INDEX limits_spec ON limits (spec_id);
 
+ALTER TABLE part ADD COLUMN is_read_again INTEGER NOT NULL DEFAULT 0;
 ALTER TABLE build_fit ADD COLUMN turn REAL;
 ALTER TABLE criterion ADD COLUMN is_ceiling INTEGER NOT NULL DEFAULT 0;
 ALTER TABLE acceptance ADD COLUMN value_si REAL;

@@ -1,13 +1,13 @@
 import { bearingNamed, bearingWayShapes, describeLength, type Bearing } from '@elder-cog/core';
 import type { BearingPart, BearingState, ShaftState } from '@elder-cog/derive';
 import type { JSX } from 'react';
-import { Heading, Refusal } from '../../kit/controls.tsx';
+import { Heading, Quiet, Refusal } from '../../kit/controls.tsx';
 import { KeptText } from '../../kit/KeptText.tsx';
 import { Num } from '../../kit/Num.tsx';
 import { Shapes } from '../../kit/Shapes.tsx';
 import { useWidth } from '../../kit/useWidth.ts';
 import { useCommand } from '../../state/api.ts';
-import { numberOn } from '../../state/rollerActions.ts';
+import { numberOn, numbersAreSo } from '../../state/rollerActions.ts';
 import { useSettings } from '../../state/settings.ts';
 
 const HEIGHT = 190;
@@ -30,6 +30,7 @@ export function BearingRows({ shaft, bearings }: { shaft: ShaftState; bearings: 
 function Row({ shaft, bearing }: { shaft: ShaftState; bearing: BearingState }): JSX.Element {
   const [ref, width] = useWidth<HTMLDivElement>();
   const unit = useSettings((s) => s.unit);
+  const { send } = useCommand();
   const [first, last] = shaft.shaft.ends;
   const cupEnd = bearing.cupBack === 'inputSide' ? first : last;
   const coneEnd = bearing.cupBack === 'inputSide' ? last : first;
@@ -70,9 +71,10 @@ function Row({ shaft, bearing }: { shaft: ShaftState; bearing: BearingState }): 
             <RingNumber key={`${each.part.id} ${each.part.number}`} ring={each} />
           ))}
         </div>
-        {bearing.queries.map((query) => (
-          <p key={query} className="m-0 text-[16px]">
-            <Refusal>{query}</Refusal>
+        {bearing.queries.map(({ words, parts }) => (
+          <p key={words} className="m-0 flex flex-wrap items-center gap-x-3 text-[16px]">
+            <Refusal>{words}</Refusal>
+            <Quiet onClick={() => void send(...numbersAreSo(parts)).catch(() => undefined)}>Both are so</Quiet>
           </p>
         ))}
       </div>

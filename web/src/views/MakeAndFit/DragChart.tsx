@@ -5,16 +5,14 @@ import { useMemo, type JSX } from 'react';
 import { Line } from 'react-chartjs-2';
 import { Heading } from '../../kit/controls.tsx';
 import { useChartColours, type ChartColours } from '../../kit/chartColours.ts';
-import { torqueShown, torqueWords } from '../../kit/Torque.tsx';
-import { useSettings } from '../../state/settings.ts';
+import { useTorqueShown, torqueWords } from '../../kit/Torque.tsx';
 
 Chart.register(LinearScale, LineElement, PointElement);
 
 /** The drag against the turn of the nut: what was read, what the next turn is to come to, the window, and where to stop. */
 export function DragChart({ drag }: { drag: DragState }): JSX.Element | null {
   const colours = useChartColours();
-  const first = useSettings((s) => s.unit);
-  const { unit } = torqueShown(drag.unit, first);
+  const { unit } = useTorqueShown(drag.unit);
   const drawn = useMemo(() => colours && chartOf(drag, unit, colours), [drag, unit, colours]);
   const steps = drag.log?.steps ?? [];
   const read = steps.flatMap(({ drag: value, inAll }) => (value === null ? [] : [`${torqueWords(value, unit)} at ${inAll}°`]));

@@ -16,7 +16,7 @@ import { Chip, Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/con
 import { Asked, EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { KEYED } from '../../kit/Keypad.tsx';
 import { tick } from '../../kit/tick.ts';
-import { torqueAsRead, torqueShown, torqueWords } from '../../kit/Torque.tsx';
+import { torqueAsRead, useTorqueShown, torqueWords } from '../../kit/Torque.tsx';
 import { useTurn } from '../../kit/turn.ts';
 import { useNarrow } from '../../kit/useMedia.ts';
 import { useCommand } from '../../state/api.ts';
@@ -41,10 +41,7 @@ export function DragEntry({ shaft, drag }: { shaft: ShaftState; drag: DragState 
   const { facts } = useJob();
   const { send, sending } = useCommand();
   const bare = useSettings((s) => s.bare);
-  const { unit } = torqueShown(
-    drag.unit,
-    useSettings((s) => s.unit),
-  );
+  const { unit } = useTorqueShown(drag.unit);
   const narrow = useNarrow();
   const { station } = drag;
   const draft = `reading ${station.id}`;

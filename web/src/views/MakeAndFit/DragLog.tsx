@@ -1,7 +1,7 @@
 import { formatQuantity, formatTorque, type TorqueUnit } from '@elder-cog/core';
 import type { DragState, LogStep } from '@elder-cog/derive';
 import type { JSX } from 'react';
-import { torqueShown, torqueWords } from '../../kit/Torque.tsx';
+import { useTorqueShown, torqueWords } from '../../kit/Torque.tsx';
 import { useSettings } from '../../state/settings.ts';
 
 const degrees = (turn: number): string => `${Number(turn.toFixed(1))}°`;
@@ -9,7 +9,7 @@ const degrees = (turn: number): string => `${Number(turn.toFixed(1))}°`;
 /** The log of a nut that is drawn up: each turn, what it comes to in all, the pull and the drag after it. */
 export function DragLog({ drag, steps }: { drag: DragState; steps: readonly LogStep[] }): JSX.Element {
   const first = useSettings((s) => s.unit);
-  const { unit } = torqueShown(drag.unit, first);
+  const { unit } = useTorqueShown(drag.unit);
   const pullUnit = pullUnitOf(drag, first);
   const isPulled = steps.some(({ pull }) => pull !== null);
   const last = steps.length - 1;

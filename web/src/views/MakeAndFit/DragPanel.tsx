@@ -5,7 +5,7 @@ import { Heading, Quiet, Refusal } from '../../kit/controls.tsx';
 import { LimitBarView } from '../../kit/LimitBarView.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { TakeBack } from '../../kit/TakeBack.tsx';
-import { Torque, torqueLimitsWords, torqueShown, torqueWords } from '../../kit/Torque.tsx';
+import { Torque, torqueLimitsWords, useTorqueShown, torqueWords } from '../../kit/Torque.tsx';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { originWords } from '../../state/understood.ts';
@@ -17,8 +17,7 @@ import { TorqueLimitsForm } from './TorqueLimitsForm.tsx';
 /** The drag in hand: its mark, number in both systems, verdict and how sure, limits with where they are from and what for, and its bar. */
 export function DragPanel({ drag }: { drag: DragState }): JSX.Element {
   const { state } = useJob();
-  const first = useSettings((s) => s.unit);
-  const { unit, other } = torqueShown(drag.unit, first);
+  const { unit, other } = useTorqueShown(drag.unit);
   const [editing, setEditing] = useState(false);
   const [summing, setSumming] = useState(false);
   const { now, limits, nominal, verdict, mark } = drag;

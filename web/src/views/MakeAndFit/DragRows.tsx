@@ -3,15 +3,11 @@ import { buildName, type DragState } from '@elder-cog/derive';
 import type { JSX } from 'react';
 import { LimitBarView } from '../../kit/LimitBarView.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
-import { torqueShown } from '../../kit/Torque.tsx';
-import { useSettings } from '../../state/settings.ts';
+import { useTorqueShown } from '../../kit/Torque.tsx';
 
 /** What each build dragged: the newest first, those that no longer speak with why; each on its bar where there is room. */
 export function DragRows({ drag, withBars = false }: { drag: DragState; withBars?: boolean }): JSX.Element {
-  const { unit } = torqueShown(
-    drag.unit,
-    useSettings((s) => s.unit),
-  );
+  const { unit } = useTorqueShown(drag.unit);
   const read = drag.ladder.filter(({ readings }) => readings.length > 0).toReversed();
   if (read.length === 0) return <p className="m-0 px-4 py-3 text-ink2">Nothing has been read yet. The first reading goes in the strip.</p>;
   return (

@@ -2,7 +2,7 @@ import { formatTorque, MARK_WORDS } from '@elder-cog/core';
 import { boreOfShaft, feelsByBuild, handsOf, twinOf, type DragState, type ShaftState } from '@elder-cog/derive';
 import { useMemo, type JSX } from 'react';
 import { Chip, Heading } from '../../kit/controls.tsx';
-import { torqueShown, torqueWords } from '../../kit/Torque.tsx';
+import { useTorqueShown, torqueWords } from '../../kit/Torque.tsx';
 import { useCommand, useDrawer } from '../../state/api.ts';
 import { sayFeel } from '../../state/buildActions.ts';
 import { withdraw } from '../../state/gapActions.ts';
@@ -17,10 +17,7 @@ export function Hands({ shaft, drag }: { shaft: ShaftState; drag: DragState }): 
   const { facts, state } = useJob();
   const { send, sending } = useCommand();
   const who = useSettings((s) => s.who);
-  const { unit } = torqueShown(
-    drag.unit,
-    useSettings((s) => s.unit),
-  );
+  const { unit } = useTorqueShown(drag.unit);
   const felt = useDrawer().data?.hands;
   const bore = useMemo(() => boreOfShaft(facts, shaft.shaft.id), [facts, shaft.shaft.id]);
   const hands = useMemo(() => handsOf(felt ?? [], { who, bore }), [felt, who, bore]);

@@ -2,39 +2,36 @@ import type { Limit, Station } from '@elder-cog/contract';
 import {
   endsOutside,
   fromBase,
+  isDressing,
+  isGrade,
   STARTING_CAUTION,
   startingTorque,
   threadNamed,
   toBase,
   type Dressing,
   type Ends,
-  type Grade,
   type TorqueUnit,
 } from '@elder-cog/core';
-import type { JointState } from '@elder-cog/derive';
+import { dressedOtherwise, type DressedOtherwise, type JointState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
-import { Caution, Heading, Quiet } from '../../kit/controls.tsx';
+import { Caution, Heading, Quiet, Refusal } from '../../kit/controls.tsx';
 import { LimitBarView } from '../../kit/LimitBarView.tsx';
-import { Torque, torqueAsRead, torqueLimitsWords, torqueShown, torqueWords } from '../../kit/Torque.tsx';
+import { Torque, torqueAsRead, torqueLimitsWords, useTorqueShown, torqueWords } from '../../kit/Torque.tsx';
 import { useJob } from '../../state/job.ts';
 import { useSettings } from '../../state/settings.ts';
 import { originWords } from '../../state/understood.ts';
 import { OtherSources } from '../Section/OtherSources.tsx';
 import { TorqueLimitsForm } from './TorqueLimitsForm.tsx';
 
-const isGrade = (text: string): text is Grade => ['4.6', '5.8', '8.8', '10.9', '12.9', 'SAE 2', 'SAE 5', 'SAE 8', 'not marked'].includes(text);
-const isDressing = (text: string): text is Dressing => ['dry', 'oiled', 'plated', 'anti-seize', 'thread lock', 'sealer'].includes(text);
-
 /** How far a joint is pulled: its limits with where they are from, what it was pulled to, and where none are known a place to begin. */
 export function JointTorque({ state }: { state: JointState }): JSX.Element {
   const { facts } = useJob();
   const { joint } = state;
-  const first = useSettings((s) => s.unit);
   const [editing, setEditing] = useState(false);
   const station = facts.stations.find(({ reads, gone }) => !gone && reads?.what === 'joint' && reads.joint === joint.id);
   const limit = facts.limits.findLast((each) => each.stationId === station?.id && each.inUse && each.torque !== undefined) ?? null;
   const told = limit?.torque?.unit ?? 'lbf·ft';
-  const { unit: shown, other } = torqueShown(told, first, 'nut');
+  const { unit: shown, other } = useTorqueShown(told, 'nut');
   const pulled =
     state.pulls.findLast(({ torque }) => torque !== null)?.torque ??
     state.rounds.findLast(({ isDone, round }) => isDone && round.torque !== null)?.round.torque ??
@@ -43,6 +40,7 @@ export function JointTorque({ state }: { state: JointState }): JSX.Element {
   const aim =
     limit?.torque?.nominal ?? (ends.min !== undefined && ends.max !== undefined ? (ends.min + ends.max) / 2 : (ends.max ?? ends.min ?? null));
   const outside = limit ? endsOutside(joint.rounds, ends) : null;
+  const otherwise = dressedOtherwise(joint, limit);
   const isIn =
     pulled !== null && (ends.min === undefined || pulled >= ends.min * (1 - 1e-9)) && (ends.max === undefined || pulled <= ends.max * (1 + 1e-9));
   return (
@@ -70,9 +68,17 @@ export function JointTorque({ state }: { state: JointState }): JSX.Element {
           {limit.source === 'reckoned' && <span className="block text-ink2">reckoned: {STARTING_CAUTION}</span>}
         </p>
       )}
+      {limit?.conditions?.dressing !== undefined && !otherwise && (
+        <p className="m-0 text-[16px] text-ink2">It is given for threads so dressed: {limit.conditions.dressing}.</p>
+      )}
+      {otherwise && (
+        <p className="m-0 text-[16px]">
+          <Refusal>{otherwiseWords(otherwise)}</Refusal>
+        </p>
+      )}
       <p className="m-0 text-[16px] text-ink2">
         {[joint.dressing, joint.grade].filter((word) => word !== '').join(', ')}{' '}
-        {joint.dressing === '' && 'Nobody has said how it is dressed: a torque holds for the dressing it is given for.'}
+        {joint.dressing === '' && !otherwise && 'Nobody has said how it is dressed: a torque holds for the dressing it is given for.'}
       </p>
       {outside !== null && (
         <p className="m-0 text-[16px] text-tight">
@@ -86,11 +92,26 @@ export function JointTorque({ state }: { state: JointState }): JSX.Element {
           quantity="torque"
           limits={ends}
           aim={aim}
-          reading={pulled === null ? null : { value: pulled, state: isIn ? 'in' : ends.max !== undefined && pulled > ends.max ? 'tight' : 'loose' }}
+          reading={
+            pulled === null
+              ? null
+              : { value: pulled, state: otherwise ? 'cannotTell' : isIn ? 'in' : ends.max !== undefined && pulled > ends.max ? 'tight' : 'loose' }
+          }
         />
       )}
     </section>
   );
+}
+
+/** "It is given for dry threads, and these are oiled: at that torque they are stretched about 25 % harder, reckoned. …" */
+function otherwiseWords({ given, has, stretched }: DressedOtherwise): string {
+  const isAdjective = (dressing: Dressing): boolean => dressing === 'dry' || dressing === 'oiled' || dressing === 'plated';
+  const threads = `It is given for ${isAdjective(given) ? `${given} threads` : `threads with ${given}`}`;
+  if (has === null || stretched === null) return `${threads}: say how these are dressed.`;
+  const these = `${threads}, and these ${isAdjective(has) ? 'are' : 'have'} ${has}`;
+  const percent = Math.round(Math.abs(stretched - 1) * 100);
+  if (percent === 0) return `${these}: it stretches them much the same, reckoned.`;
+  return `${these}: at that torque they are stretched about ${percent} % ${stretched > 1 ? 'harder' : 'less'}, reckoned. Dress them as it says, or find the torque for these.`;
 }
 
 /** From the least to the most of a torque, as far as either is said. */
@@ -122,12 +143,14 @@ function TorqueForm({
   const thread = threadNamed(joint.thread);
   const [grade, dressing] = [joint.grade || 'not marked', joint.dressing || 'dry'];
   // it is a starting point: no finer than to two figures, and never more
-  const from = thread && isGrade(grade) && isDressing(dressing) ? roundedDown(startingTorque(thread, { grade, dressing }), unit) : null;
+  const begun =
+    thread && isGrade(grade) && isDressing(dressing) ? { from: roundedDown(startingTorque(thread, { grade, dressing }), unit), dressing } : null;
   return (
     <TorqueLimitsForm
       station={station}
       limit={limit}
       question={{ bare, scale: unit }}
+      unlessSaid={isDressing(joint.dressing) ? { dressing: joint.dressing } : {}}
       id="torque-limits"
       title="Torque as it is printed"
       label="As the manual prints it"
@@ -135,25 +158,25 @@ function TorqueForm({
       button="Keep it"
       onDone={onDone}
       below={(keep) =>
-        from !== null && (
+        begun !== null && (
           <>
             <p className="m-0 mt-2 text-[16px]">
               None known? For {joint.thread}, {grade}, {dressing}:{' '}
               <Quiet
                 onClick={() =>
                   keep(
-                    { value: { min: from * 0.9, max: from, conditions: {} }, unit, said: '' },
+                    { value: { min: begun.from * 0.9, max: begun.from, conditions: { dressing: begun.dressing } }, unit, said: '' },
                     {
                       source: 'reckoned',
                       pageOrWhom: '',
                       saidAt: '',
                       working: `${joint.thread}, ${grade}, ${dressing}: three quarters of the proof stress`,
                     },
-                    `${torqueAsRead(from * 0.9, unit).split(' ')[0] ?? ''}-${torqueAsRead(from, unit)}`,
+                    `${torqueAsRead(begun.from * 0.9, unit).split(' ')[0] ?? ''}-${torqueAsRead(begun.from, unit)}`,
                   )
                 }
               >
-                begin from <span className="num font-semibold">{torqueAsRead(from, unit)}</span> ▸
+                begin from <span className="num font-semibold">{torqueAsRead(begun.from, unit)}</span> ▸
               </Quiet>
             </p>
             <Caution>{STARTING_CAUTION}</Caution>

@@ -2,22 +2,18 @@ import { counted } from '@elder-cog/core';
 import { NEW_SLEEVE, type DragState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Caution, Heading, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
-import { torqueShown, torqueWords } from '../../kit/Torque.tsx';
+import { useTorqueShown, torqueWords } from '../../kit/Torque.tsx';
 import { useCommand } from '../../state/api.ts';
 import { turnNut } from '../../state/dragActions.ts';
 import { changeState } from '../../state/gapActions.ts';
 import { isNut } from '../../state/jointActions.ts';
-import { useSettings } from '../../state/settings.ts';
 import { flatWords } from './flatWords.ts';
 import { TurnForm } from './TurnForm.tsx';
 
 /** What to do with the nut now: how far to turn it, what to expect, when to stop, and what to do past it. */
 export function NextTurn({ shaft, drag }: { shaft: ShaftState; drag: DragState }): JSX.Element | null {
   const { send, sending } = useCommand();
-  const { unit } = torqueShown(
-    drag.unit,
-    useSettings((s) => s.unit),
-  );
+  const { unit } = useTorqueShown(drag.unit);
   const { log } = drag;
   const plan = log?.plan ?? null;
   const last = log?.steps.at(-1);

@@ -1,8 +1,8 @@
 import type { Joint } from '@elder-cog/contract';
 import { describeLength, nanometres, nutTurnFor, type Length } from '@elder-cog/core';
 import { turnWords, type GapState, type JointState, type ShaftState } from '@elder-cog/derive';
-import type { JSX } from 'react';
-import { Caution, Heading } from '../../kit/controls.tsx';
+import { useState, type JSX } from 'react';
+import { Caution, Chip, Heading } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
 import { turnNut } from '../../state/dragActions.ts';
@@ -17,10 +17,26 @@ export function NutTurn({ state: { joint } }: { state: JointState }): JSX.Elemen
   const { facts, state } = useJob();
   const shaftId = facts.places.find(({ id }) => id === joint.placeId)?.shaftId;
   const shaft = state.shafts.find((each) => each.shaft.id === shaftId) ?? null;
-  // the gap that its nut draws together: of a hub there is one
-  const gap = shaft?.gaps[0] ?? null;
+  const gaps = shaft?.gaps ?? [];
+  const [chosen, setChosen] = useState<string | null>(null);
+  // the gap that its nut draws together: of a hub there is one, of another shaft it is said
+  const gap = gaps.find(({ station }) => station.id === chosen) ?? gaps[0] ?? null;
   const read = gap === null || gap.now.kind === 'none' ? null : (gap.now.reading?.value ?? null);
-  return <Turn key={read ?? ''} joint={joint} shaft={shaft} gap={gap} read={read} />;
+  return (
+    <section aria-label="How far to turn it" className="border-b border-rule px-4 py-2">
+      <Heading className="text-blue">How far to turn it</Heading>
+      {gaps.length > 1 && (
+        <div role="group" aria-label="Which float it sets" className="flex flex-wrap gap-2 py-1">
+          {gaps.map((each) => (
+            <Chip key={each.station.id} on={each === gap} onClick={() => setChosen(each.station.id)}>
+              {each.letter} {each.station.name}
+            </Chip>
+          ))}
+        </div>
+      )}
+      <Turn key={`${gap?.station.id ?? ''} ${read ?? ''}`} joint={joint} shaft={shaft} gap={gap} read={read} />
+    </section>
+  );
 }
 
 interface TurnProps {
@@ -43,8 +59,7 @@ function Turn({ joint, shaft, gap, read }: TurnProps): JSX.Element {
   const landing = found?.ends.map((each) => turnWords(each)).join(' to ') ?? '';
   const isInside = found !== null && found.ends[0] <= 0 && found.ends[1] >= 0;
   return (
-    <section aria-label="How far to turn it" className="border-b border-rule px-4 py-2">
-      <Heading className="text-blue">How far to turn it</Heading>
+    <>
       <div className="grid grid-cols-2 gap-x-3 max-sm:grid-cols-1">
         <EntryField entry={now} id="float-now" label="Float now" placeholder={bare === 'mm' ? 'like 0.22' : 'like 9'} />
         <EntryField entry={wanted} id="float-wanted" label="Float wanted" placeholder={bare === 'mm' ? 'like 0.03-0.08' : 'like 1-3'} />
@@ -70,7 +85,7 @@ function Turn({ joint, shaft, gap, read }: TurnProps): JSX.Element {
         </>
       )}
       <Caution>Spin it both ways as it is drawn up, so that the rollers settle; read it again after it is locked.</Caution>
-    </section>
+    </>
   );
 }
 

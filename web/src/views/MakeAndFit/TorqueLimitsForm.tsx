@@ -1,5 +1,5 @@
 import type { Limit, Station } from '@elder-cog/contract';
-import { sayDragLimits, understandDragLimits, type DragLimits, type DragLimitsQuestion, type Meaning } from '@elder-cog/core';
+import { sayDragLimits, understandDragLimits, type DragConditions, type DragLimits, type DragLimitsQuestion, type Meaning } from '@elder-cog/core';
 import { useState, type JSX, type ReactNode } from 'react';
 import { Field, Primary } from '../../kit/controls.tsx';
 import { Asked } from '../../kit/EntryField.tsx';
@@ -18,6 +18,8 @@ interface Props {
   /** what it is judged by now; null where nothing is */
   readonly limit: Limit | null;
   readonly question: DragLimitsQuestion;
+  /** when they hold, unless what is typed says otherwise */
+  readonly unlessSaid?: DragConditions;
   readonly id: string;
   /** what the form is called, and its field */
   readonly title: string;
@@ -32,7 +34,20 @@ interface Props {
 }
 
 /** Limits of a torque as a manual prints them, said back or asked about, with where they are from. */
-export function TorqueLimitsForm({ station, limit, question, id, title, label, placeholder, button, above, below, onDone }: Props): JSX.Element {
+export function TorqueLimitsForm({
+  station,
+  limit,
+  question,
+  unlessSaid = {},
+  id,
+  title,
+  label,
+  placeholder,
+  button,
+  above,
+  below,
+  onDone,
+}: Props): JSX.Element {
   const { send, sending } = useCommand();
   const [text, setText] = useDraft(`limits ${station.id}`, limit?.written ?? '');
   const [tried, setTried] = useState(false);
@@ -42,8 +57,9 @@ export function TorqueLimitsForm({ station, limit, question, id, title, label, p
     saidAt: limit?.saidAt ?? '',
   });
   const understood = understandDragLimits(text, question);
+  const holding = (limits: DragLimits): DragLimits => ({ ...limits, conditions: { ...unlessSaid, ...limits.conditions } });
   const keepAs: KeepLimits = (meaning, how, written) =>
-    void send(setDragLimits(station, written, meaning, how)).then(
+    void send(setDragLimits(station, written, { ...meaning, value: holding(meaning.value) }, how)).then(
       () => {
         setText('');
         onDone();
@@ -79,7 +95,7 @@ export function TorqueLimitsForm({ station, limit, question, id, title, label, p
           text === '' || isAsked ? (
             ''
           ) : understood.kind === 'understood' ? (
-            sayDragLimits(understood.value, understood.unit)
+            sayDragLimits(holding(understood.value), understood.unit)
           ) : (
             <span className="text-ink2">
               {understood.kind === 'ask' ? understood.meanings.map(({ said }) => said.split(' · ')[0]).join(', or ') : 'not understood yet'}

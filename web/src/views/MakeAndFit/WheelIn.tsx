@@ -2,7 +2,7 @@ import { carrierDrag, orNull, totalDrag, type Estimate } from '@elder-cog/core';
 import type { DragState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Field, Quiet } from '../../kit/controls.tsx';
-import { torqueShown, torqueWords } from '../../kit/Torque.tsx';
+import { useTorqueShown, torqueWords } from '../../kit/Torque.tsx';
 import { useDraft } from '../../state/drafts.ts';
 import { useSettings } from '../../state/settings.ts';
 import { oneDrag, type TypedDrag } from './oneDrag.ts';
@@ -16,10 +16,7 @@ function teethIn(text: string): { readonly pinionTeeth: number; readonly wheelTe
 /** A pinion with its crown wheel in: what both take together from what each takes alone, and the wheel's own from both together. */
 export function WheelIn({ drag }: { drag: DragState }): JSX.Element | null {
   const bare = useSettings((s) => s.bare);
-  const { unit } = torqueShown(
-    drag.unit,
-    useSettings((s) => s.unit),
-  );
+  const { unit } = useTorqueShown(drag.unit);
   const [open, setOpen] = useState(false);
   const [teeth, setTeeth] = useDraft(`teeth ${drag.station.id}`);
   const [carrier, setCarrier] = useDraft(`carrier ${drag.station.id}`);

@@ -1,6 +1,6 @@
 import { isBelieved, orNull, torqueAtWrench, understand, wrenchSetting, ZERO, type TorqueUnit, type WrenchScale } from '@elder-cog/core';
 import type { JointState } from '@elder-cog/derive';
-import { useState, type JSX } from 'react';
+import type { JSX } from 'react';
 import { Field, Heading } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { torqueWords } from '../../kit/Torque.tsx';
@@ -34,7 +34,9 @@ export function WrenchArm({ state }: { state: JointState }): JSX.Element {
   const { joint, next, rounds } = state;
   const length = useEntry({ field: 'size', bare, quantity: 'sheet' }, { draft: `wrench arm ${joint.id}` });
   const extension = useEntry({ field: 'size', bare, quantity: 'sheet' }, { draft: `wrench extension ${joint.id}` });
-  const [angle, setAngle] = useState('0');
+  const [angle, setAngle] = useDraft(`wrench angle ${joint.id}`);
+  const turned = angle.trim() === '' ? null : understand(angle, { field: 'turn', bare });
+  const degrees = turned === null ? 0 : turned.kind === 'understood' ? turned.value : null;
   const [range, setRange] = useDraft(`wrench range ${joint.assemblyId}`);
   // by hand first: what the wrench is set to after that
   const round = next
@@ -42,7 +44,8 @@ export function WrenchArm({ state }: { state: JointState }): JSX.Element {
     : rounds.findLast(({ round: each }) => each.torque !== null)?.round;
   const torque = round?.torque ?? null;
   const scales = scalesIn(range, bare);
-  const arm = length.meaning ? { wrenchLength: length.meaning.value, extension: extension.meaning?.value ?? ZERO, angle: Number(angle) || 0 } : null;
+  const arm =
+    length.meaning && degrees !== null ? { wrenchLength: length.meaning.value, extension: extension.meaning?.value ?? ZERO, angle: degrees } : null;
   const at = torque === null ? null : arm ? orNull(() => torqueAtWrench({ torque, ...arm })) : torque;
   const set = torque === null || scales.length === 0 ? null : orNull(() => wrenchSetting({ torque, scales, ...(arm ?? {}) }));
   const scale = set ? scales[set.finer] : undefined;
@@ -55,7 +58,14 @@ export function WrenchArm({ state }: { state: JointState }): JSX.Element {
       <div className="grid grid-cols-2 gap-x-3 max-sm:grid-cols-1">
         <EntryField entry={length} id="wrench-length" label="Square to hand" placeholder={bare === 'mm' ? 'like 340 mm' : 'like 13 in'} />
         <EntryField entry={extension} id="wrench-extension" label="Nut set aside by" placeholder="or nothing" />
-        <Field label="At an angle" value={angle} inputMode="decimal" onChange={(e) => setAngle(e.target.value)} says="0 straight on, 90 square" />
+        <Field
+          label="At an angle"
+          value={angle}
+          placeholder="straight on"
+          onChange={(e) => setAngle(e.target.value)}
+          refusal={turned?.kind === 'refused' ? turned.message : turned?.kind === 'ask' ? turned.why : null}
+          says={turned?.kind === 'understood' ? turned.said : 'or 90° where it stands square'}
+        />
         <Field
           label="It reads"
           value={range}
@@ -93,7 +103,7 @@ export function WrenchArm({ state }: { state: JointState }): JSX.Element {
           </p>
           {arm && extension.meaning && (
             <p className="num m-0 text-[16px] text-ink2">
-              {torqueWords(torque, unit)} × L ÷ (L + E·cos {angle}°) = {torqueWords(at, unit)}
+              {torqueWords(torque, unit)} × L ÷ (L + E·cos {degrees ?? 0}°) = {torqueWords(at, unit)}
             </p>
           )}
           {set && scale && (

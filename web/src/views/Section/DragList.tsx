@@ -4,9 +4,8 @@ import type { JSX } from 'react';
 import { Link } from 'react-router';
 import { LimitBarView } from '../../kit/LimitBarView.tsx';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
-import { torqueShown } from '../../kit/Torque.tsx';
+import { useTorqueShown } from '../../kit/Torque.tsx';
 import { useJob } from '../../state/job.ts';
-import { useSettings } from '../../state/settings.ts';
 import { dragBar } from '../MakeAndFit/dragBar.ts';
 
 /** The drags of a shaft in a line each, under its gaps: they are read on their own leaf. */
@@ -23,10 +22,7 @@ export function DragList({ shaft }: { shaft: ShaftState }): JSX.Element | null {
 
 function DragLine({ shaft, drag }: { shaft: ShaftState; drag: DragState }): JSX.Element {
   const { state } = useJob();
-  const { unit } = torqueShown(
-    drag.unit,
-    useSettings((s) => s.unit),
-  );
+  const { unit } = useTorqueShown(drag.unit);
   const { station, now, letter } = drag;
   const mark = dragMark(drag);
   const value = now.reading ? formatTorque(now.reading.value, unit) : '?';
