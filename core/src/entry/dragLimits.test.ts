@@ -61,6 +61,8 @@ describe('limits of a drag as a manual prints them', () => {
       unit: 'N·m',
       value: { min: expect.closeTo(5 * 9.80665 * 0.027, 9), max: expect.closeTo(7 * 9.80665 * 0.027, 9), conditions: { bearings: 'new' } },
     });
+    // 2 lb 8 oz at 2 in are 5 lbf·in
+    expect(understandDragLimits('2 lb 8 oz to 3 lb 4 oz at 2 in', { bare: 'thou' })).toMatchObject({ value: { min: near(5), max: near(6.5) } });
     expect(understandDragLimits('5-7 kg', { bare: 'thou', radius: mm(27) })).toMatchObject({
       unit: 'lbf·in',
       value: { min: expect.closeTo(1.3239, 4) },

@@ -12,6 +12,7 @@ import {
   type QuantityLimits,
 } from '../quantity/index.ts';
 import type { Meaning, Understood } from './meaning.ts';
+import { withOunces } from './ounces.ts';
 import { withoutRadius } from './radius.ts';
 
 /** What a drag was printed for, as far as that was said; and how a thread is dressed, where it is what a nut is pulled to. */
@@ -81,7 +82,7 @@ export function understandDragLimits(text: string, question: DragLimitsQuestion)
 }
 
 function read(text: string, { bare, scale, radius }: DragLimitsQuestion): Understood<DragLimits, string> {
-  const { body: told, conditions } = conditionsIn(tidy(text));
+  const { body: told, conditions } = conditionsIn(withOunces(tidy(text)));
   if (told === '') refuse('empty', 'Nothing was typed: give limits such as 18-24 lb in or 0.9 N·m.');
   const { body, radius: said } = withoutRadius(told, bare);
   if (!/\d/.test(body)) refuse('notLimits', `“${body.slice(0, 24)}” gives no figure: ${EXAMPLES}.`);

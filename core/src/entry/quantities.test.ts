@@ -31,6 +31,40 @@ describe('a drag as it is typed', () => {
     expect(understand('14 15 14.5 lbf in', drag)).toMatchObject({
       value: { torques: [expect.closeTo(14 * LBF_IN, 9), expect.closeTo(15 * LBF_IN, 9), expect.closeTo(14.5 * LBF_IN, 9)] },
     }));
+  it('in pounds and ounces, as a balance is figured, is a pull', () => {
+    // 3 lb 4 oz are 3.25 lb
+    expect(understand('3 lb 4 oz', drag)).toMatchObject({ kind: 'understood', value: { pulls: [expect.closeTo(3.25 * LBF, 9)], radius: null } });
+    expect(understand('3lb 4½oz at 2 in', drag)).toMatchObject({ value: { pulls: [expect.closeTo((3 + 4.5 / 16) * LBF, 9)], radius: mm(50.8) } });
+    expect(understand('2 lb 8 oz, 2 lb 12 oz', drag)).toMatchObject({
+      value: { pulls: [expect.closeTo(2.5 * LBF, 9), expect.closeTo(2.75 * LBF, 9)] },
+    });
+    expect(understand('40 oz in', drag)).toMatchObject({ value: { torques: [expect.closeTo(2.5 * LBF_IN, 9)] } });
+  });
+  it('a torque acts at no radius: with one it is asked about, and never swallowed', () => {
+    const asked = understand('9.2 lb in at 3 in', drag);
+    expect(asked).toMatchObject({
+      kind: 'ask',
+      meanings: [{ value: { torques: [expect.closeTo(9.2 * LBF_IN, 9)] } }, { value: { pulls: [expect.closeTo(9.2 * LBF, 9)], radius: mm(76.2) } }],
+    });
+    expect(understand('0.9 Nm at 18 mm', { ...drag, bare: 'mm' })).toMatchObject({ kind: 'ask', meanings: [{ unit: 'N·m' }, { unit: 'N' }] });
+    // of a bare figure too, where a torque was read last
+    expect(understand('9 at 3 in', { ...drag, scale: 'lbf·in' })).toMatchObject({ kind: 'ask', meanings: [{ unit: 'lbf·in' }, { unit: 'lbf' }] });
+    expect(understand('9 at 3 in', { ...drag, scale: 'lbf' })).toMatchObject({ kind: 'understood', unit: 'lbf' });
+  });
+  it('a comma in a workshop that thinks in thou is a decimal one, or parts two readings', () => {
+    const asked = understand('12,5', { ...drag, scale: 'lbf·in' });
+    expect(asked.kind === 'ask' && asked.meanings.map(({ value }) => 'torques' in value && value.torques.map((each) => each / LBF_IN))).toEqual([
+      [expect.closeTo(12.5, 9)],
+      [expect.closeTo(12, 9), expect.closeTo(5, 9)],
+    ]);
+    expect(understand('12,13 lb in', drag)).toMatchObject({ kind: 'ask', why: 'A decimal comma, or two readings?' });
+    // 64 N·m is no drag, and 1 beside 64 no second reading of one: one meaning is left
+    expect(understand('1,64 Nm', drag)).toMatchObject({ kind: 'understood', value: { torques: [1.64] } });
+    expect(understand('12,5', { ...drag, bare: 'mm', scale: 'kgf·cm' })).toMatchObject({ kind: 'understood' });
+    expect(understand('12, 13 lb in', drag)).toMatchObject({ value: { torques: [expect.closeTo(12 * LBF_IN, 9), expect.closeTo(13 * LBF_IN, 9)] } });
+    expect(understand('1,000 lb in', { ...drag, field: 'torque' })).toMatchObject({ kind: 'refused', code: 'ambiguousComma' });
+    expect(understand('0,125 Nm', { ...drag, bare: 'mm' })).toMatchObject({ value: { torques: [0.125] } });
+  });
   it('of a pull has no torque till there is a radius', () => {
     expect(understand('8.2 kg', drag)).toMatchObject({ kind: 'understood', value: { pulls: [expect.closeTo(8.2 * KGF, 9)], radius: null } });
     expect(understand('900 g', drag)).toMatchObject({ value: { pulls: [expect.closeTo(0.9 * KGF, 9)], radius: null } });
@@ -179,5 +213,19 @@ describe('a temperature and a pull', () => {
     expect(ask('80', { field: 'temperature', bare: 'mm' })).toMatchObject({ kind: 'understood', value: 80 });
     expect(ask('80', { field: 'temperature', bare: 'thou' })).toMatchObject({ kind: 'ask' });
     expect(ask('3 kg', { field: 'force', bare: 'mm' })).toMatchObject({ value: [expect.closeTo(3 * KGF, 9)] });
+  });
+});
+
+describe('a turn ten times off what was to be turned', () => {
+  const turn = { field: 'turn', bare: 'thou', expected: { min: 4, max: 60 } } as const;
+  it('is asked about, either way', () => {
+    expect(understand('150', turn)).toMatchObject({ kind: 'ask', meanings: [{ value: 15 }, { value: 150, asTyped: true }] });
+    expect(understand('150 back', turn)).toMatchObject({ kind: 'ask', meanings: [{ value: -15 }, { value: -150, asTyped: true }] });
+    expect(understand('1.5', turn)).toMatchObject({ kind: 'ask', meanings: [{ value: 15 }, { value: 1.5 }] });
+  });
+  it('and nothing else is: what is near it, what no point mends, where nothing is proposed', () => {
+    for (const text of ['15', '30', '-20', 'half a flat']) expect(understand(text, turn)).toMatchObject({ kind: 'understood' });
+    expect(understand('700', turn)).toMatchObject({ kind: 'understood', value: 700 });
+    expect(understand('150', { field: 'turn', bare: 'thou' })).toMatchObject({ kind: 'understood', value: 150 });
   });
 });

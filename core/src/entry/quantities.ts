@@ -16,6 +16,7 @@ import {
   type QuantityKind,
 } from '../quantity/index.ts';
 import { ONE_APART, type Meaning, type Understood } from './meaning.ts';
+import { withOunces } from './ounces.ts';
 import { withoutRadius } from './radius.ts';
 
 /** A drag as it is read: torques off a wrench, N·m; or pulls on a cord, N, with the radius they act at where it was said. */
@@ -37,7 +38,7 @@ export interface QuantityQuestion<Field extends QuantityField> {
   readonly bare: 'thou' | 'mm';
   /** the scale that was read last: what a bare figure is taken to be on */
   readonly scale?: string;
-  /** in the base unit, where something is known of it: N·m of a drag or a torque */
+  /** in the base unit, where something is known of it: N·m of a drag or a torque, degrees of a turn either way */
   readonly expected?: { readonly min: number; readonly max: number };
   /** of a drag: its limits, N·m, by which a torque taken for a pull is known */
   readonly limits?: { readonly min: number; readonly max: number };
@@ -104,20 +105,25 @@ type AnyQuestion = QuantityQuestion<QuantityField>;
 type AnyUnderstood = UnderstoodQuantity<QuantityField>;
 
 function read(text: string, question: AnyQuestion): AnyUnderstood {
-  const clean = tidy(text);
+  const clean = withOunces(tidy(text));
   if (clean === '') refuse('empty', 'Nothing was typed.');
+  const thousands = /(?<![\d.,])[1-9]\d*,\d{3}(?!\d)/.exec(clean)?.[0];
+  if (thousands !== undefined)
+    refuse('ambiguousComma', `${thousands}: are those thousands, or three decimals? Write a point for the decimals, and no comma in thousands.`);
   if (question.field === 'turn') {
     const fraction = FRACTION.exec(clean)?.[0];
     if (fraction !== undefined) return eitherTurn(clean, fraction);
     const said = turnInWords(clean, question.scale);
-    if (said !== null) return { kind: 'understood', value: said.degrees, unit: '°', said: said.words };
-  }
+    if (said !== null) return turned(said, question);
+  } else if (question.field !== 'temperature' && question.bare === 'thou' && COMMA.test(clean)) return eitherComma(clean, question);
   const { body, radius } = question.field === 'drag' ? withoutRadius(clean, question.bare) : { body: clean, radius: null };
   const figures = figuresOf(body, KINDS[question.field], question.field);
   const asked = radius === null ? question : { ...question, radius };
   const written = new Set(figures.flatMap(({ unit }) => (unit === null ? [] : [unit])));
   if (written.size > 1) refuse('twoUnits', 'Two units in one entry: write all of it in the same one.');
   const [unit] = written;
+  if (radius !== null && UNITS.find(({ name }) => name === (unit ?? question.scale))?.kind === 'torque')
+    return torqueOrPull(figures, unit ?? question.scale ?? '', asked);
   // nought tells nothing, and is nought in any unit
   const nought = figures.every(({ value }) => value === 0) ? HEARD[question.field][question.bare][0] : undefined;
   const scale = unit ?? question.scale ?? nought;
@@ -136,6 +142,36 @@ function read(text: string, question: AnyQuestion): AnyUnderstood {
 }
 
 type AnyMeaning = Meaning<QuantityValues[QuantityField], string>;
+
+/** Between figures, with no space after it, and not of a nought: a decimal comma, or it parts two readings. */
+const COMMA = /(?<=[1-9]\d*),(?=\d)/;
+
+/** In a workshop that thinks in thou a comma may be either: both are heard, where the two figures could be read of one thing. */
+function eitherComma(clean: string, question: AnyQuestion): AnyUnderstood {
+  const all = new RegExp(COMMA, 'g');
+  const decimal = understandQuantity(clean.replace(all, '.'), question);
+  const listed = meaningsOf(understandQuantity(clean.replace(all, ', '), question)).filter((meaning) => {
+    const { figures } = figuresIn(meaning);
+    return meaning.asTyped === undefined && isPlain(meaning, question) && Math.max(...figures) <= AGREE * Math.min(...figures);
+  });
+  if (listed.length === 0) return decimal;
+  const meanings = [...meaningsOf(decimal).slice(0, 2), ...listed.slice(0, 2)];
+  return { kind: 'ask', meanings, why: 'A decimal comma, or two readings?' };
+}
+
+const meaningsOf = (understood: AnyUnderstood): readonly AnyMeaning[] =>
+  understood.kind === 'ask' ? understood.meanings : understood.kind === 'understood' ? [understood] : [];
+
+/** A torque has no radius: it is one all the same, or it was a pull that acts there. */
+function torqueOrPull(figures: readonly Figure[], unit: string, question: AnyQuestion): AnyUnderstood {
+  const force = unit.startsWith('N') ? 'N' : unit.slice(0, unit.indexOf('·'));
+  const { radius: _, ...alone } = question;
+  return {
+    kind: 'ask',
+    meanings: [meaningIn(figures, unit, alone), meaningIn(figures, force, question)],
+    why: 'A torque acts at no radius: was it read as a torque, or is it a pull there?',
+  };
+}
 
 /** Every figure of an entry; a unit settles those before it, back to the last unit. */
 function figuresOf(body: string, kinds: readonly QuantityKind[], field: QuantityField): Figure[] {
@@ -336,6 +372,16 @@ function turnInWords(clean: string, scale = '°'): { readonly degrees: number; r
     degrees,
     words: `${Number(Math.abs(degrees).toFixed(1))}° ${isBack ? 'back' : 'on'}, ${flats < 1 ? `${flats} of a flat` : flats === 1 ? 'a flat' : `${flats} flats`}`,
   };
+}
+
+/** What is ten times off what was to be turned is asked about. */
+function turned({ degrees, words }: { readonly degrees: number; readonly words: string }, { expected, bare }: AnyQuestion): AnyUnderstood {
+  const typed = { value: degrees, unit: '°', said: words };
+  const isInside = (angle: number): boolean => expected !== undefined && Math.abs(angle) >= expected.min && Math.abs(angle) <= expected.max;
+  const meant = isInside(degrees) ? undefined : [degrees / 10, degrees * 10].find(isInside);
+  if (meant === undefined) return { kind: 'understood', ...typed };
+  const found = understandQuantity(`${Number(meant.toPrecision(6))}°`, { field: 'turn', bare });
+  return { kind: 'ask', meanings: [...meaningsOf(found), { ...typed, asTyped: true }], why: `${words}: the point one place out?` };
 }
 
 /** A fraction alone, as far as the nut goes on or back. */

@@ -228,7 +228,7 @@ export function DragEntry({ shaft, drag }: { shaft: ShaftState; drag: DragState 
 
 /** What a bare figure is on: the scale that was read last, or is set up; none where a cord was never said. */
 function scaleOf(drag: DragState, text: string): string | null {
-  if (/[a-z]/i.test(text.replace(/\b(?:at|on|round|a|the|drum|radius|mm|in|inch)\b/gi, ''))) return null;
+  if (/[a-z]/i.test(text.replace(/\b(?:at|on|round|to|and|a|the|drum|radius|mm|in|inch)\b/gi, ''))) return null;
   const last = drag.now.kept.at(-1)?.raw.understood ?? drag.ladder.findLast(({ readings }) => readings.length > 0)?.readings.at(-1)?.raw.understood;
   if (last?.how === 'torques' || last?.how === 'pulls') return last.unit;
   return drag.station.wrench?.unit ?? null;

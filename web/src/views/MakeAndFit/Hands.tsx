@@ -31,7 +31,7 @@ export function Hands({ shaft, drag }: { shaft: ShaftState; drag: DragState }): 
   const twin = twinOf(facts, shaft, state.shafts);
   const theirs = twin?.drags?.find(({ station }) => station.role === drag.station.role);
   return (
-    <section aria-label="How it feels" className="border-t border-rule pt-2">
+    <section aria-label="How it feels" className="border-t border-rule pt-2 first:border-t-0">
       <Heading>How it feels</Heading>
       <div role="group" aria-label="How it feels by hand" className="flex flex-wrap gap-2 py-1">
         {WORDS.map((word) => (

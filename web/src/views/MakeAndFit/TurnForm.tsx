@@ -19,12 +19,15 @@ interface Props {
   readonly onTurn: (degrees: number) => Promise<unknown>;
 }
 
+/** What is turned where so much was proposed: a quarter of it to four times. */
+const near = (degrees: number): { readonly min: number; readonly max: number } => ({ min: degrees / 4, max: degrees * 4 });
+
 /** How far the nut was really turned: typed, or as it was proposed. */
 export function TurnForm({ label, proposed, placeholder, says = '', sending, refusalOf, onTurn }: Props): JSX.Element {
   const bare = useSettings((s) => s.bare);
   const [text, setText] = useState('');
   const [tried, setTried] = useState(false);
-  const typed = text.trim() === '' ? null : understand(text, { field: 'turn', bare });
+  const typed = text.trim() === '' ? null : understand(text, { field: 'turn', bare, ...(proposed ? { expected: near(Math.abs(proposed)) } : {}) });
   const degrees = typed === null ? proposed : typed.kind === 'understood' ? typed.value : null;
   const turn = (by: number): void => {
     if (!inTurn.begins(text)) return;
