@@ -180,6 +180,17 @@ test('a hub by float or drag, whichever is there', async ({ page, empty }) => {
   await expect(page.getByRole('button', { name: /wrench with a pointer, 0.25 lbf·in apart/ })).toBeVisible();
   await readDrag(page, '7.5 7.5 7.25 lb in');
   await expect(region(page, 'Front hub drag')).toContainText('Front hub, set: right, judged by this');
+  // what the hand says of it means something at once
+  await region(page, 'How it feels').getByRole('button', { name: 'a little drag' }).click();
+  await expect(page.getByRole('table', { name: 'What your words have meant' })).toContainText('7.4 lbf·in');
+  // right by its drag, the Bench asks nothing of its float or its pack, and has room for what is said beside the strip
+  await page.getByRole('link', { name: 'Bench' }).first().click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('It is right');
+  await expect(page.getByText(/What is in now/)).toHaveCount(0);
+  await expect(page.locator('#entry')).toBeVisible();
+  expect((await page.locator('#drag-says').boundingBox())?.width ?? 0).toBeGreaterThan(200);
+  await expect(page.getByText(/build 0, .*read/)).not.toContainText('not read');
+  await page.goBack();
   // with a crown wheel in: 7.42 and 15 · 9/41 are 10.7, and the wheel's own of 12 together is 4.6 · 41/9
   await page.getByRole('button', { name: 'With the crown wheel in ▸' }).click();
   const wheel = region(page, 'With the wheel in');
@@ -281,4 +292,34 @@ test('turn, read, turn, read faster than the server answers: each Enter is kept,
   await expect(log.getByRole('row')).toHaveCount(4);
   await region(page, 'Rear hub drag').getByRole('button', { name: 'each reading ▸' }).click();
   await expect(page.getByRole('button', { name: /^Take back / })).toHaveCount(1);
+});
+
+test('on a phone a drag, its limits and a turn are typed on keys of their own', async ({ page, empty }) => {
+  await newShaft(page, empty.url, { machine: 'Chaff cart', shaft: 'Rear hub', is: /^Wheel hub/ });
+  await dragOf(page, 'each by itself');
+  await page.setViewportSize({ width: 390, height: 844 });
+  const press = async (...names: string[]): Promise<void> => {
+    for (const name of names) await page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name, exact: true }).click();
+  };
+  await page.getByRole('button', { name: 'Limits ▸' }).click();
+  await page.getByLabel('Limits', { exact: true }).click();
+  await press('5', 'minus', '8', 'lb', 'in', 'used');
+  await expect(page.getByLabel('Limits', { exact: true })).toHaveValue('5-8 lb in used ');
+  await press('Keep');
+  await expect(region(page, 'Rear hub drag')).toContainText('used bearings');
+  await page.locator('#entry').click();
+  await press('3', 'lb', '4', 'oz', 'at', '2', 'in');
+  await expect(page.locator('#entry')).toHaveValue('3 lb4 oz at 2 in');
+  await press('Keep');
+  // 3.25 lb at 2 in
+  await expect(page.getByText('Kept: 6.5 lbf·in, on a radius of 2.0000 in.')).toBeVisible();
+  await page.locator('#entry').click();
+  await press('1', '2', 'lb', 'in', 'Rub out', 'Rub out');
+  await expect(page.locator('#entry')).toHaveValue('12');
+  await page.locator('#entry').fill('');
+  await page.getByRole('button', { name: 'Drawn up turn by turn ▸' }).click();
+  await page.getByLabel('Turned on by').click();
+  await press('half', 'a', 'flat', 'back', 'Keep');
+  await expect(region(page, 'The nut')).toContainText('turned, not yet read');
+  await expect(page.getByRole('table', { name: 'The log of the nut' })).toContainText('30°');
 });

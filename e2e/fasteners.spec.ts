@@ -100,6 +100,10 @@ test('a lock slot is found inside its window, or a washer of another thickness i
   await page.getByRole('button', { name: 'sets a float' }).click();
   await expect(slot).toContainText('43° back');
   await expect(slot).toContainText('7.5 thou');
+  // or said as it lies, back: the same slot
+  await slot.getByLabel('Next slot is').fill('43 back');
+  await expect(slot).toContainText('43° back, 0.72 of a flat');
+  await expect(slot).toContainText('7.5 thou');
 });
 
 test('a thread is named from what is measured of it, with what else goes near its hole', async ({ page, empty }) => {
@@ -133,6 +137,11 @@ test('a thread is named from what is measured of it, with what else goes near it
   await expect(region(page, 'Torque')).toContainText('It is given for threads so dressed: oiled');
   await page.getByRole('group', { name: 'Dressing' }).getByRole('button', { name: 'anti-seize' }).click();
   await expect(region(page, 'Torque')).toContainText('given for oiled threads, and these have anti-seize');
+  // the Record says it as it is at the bench, and never in nanometres
+  await page.getByRole('link', { name: 'Record' }).first().click();
+  await expect(page.getByText('was oiled; now anti-seize')).toBeVisible();
+  await expect(page.getByText('was no thread; now 5/16 BSF')).toBeVisible();
+  await page.goBack();
   // an angle that is none is said, and nothing is set by it
   const arm = region(page, 'Wrench and extension');
   await arm.getByLabel('At an angle').fill('steep');

@@ -17,6 +17,7 @@ export * from './instruments.ts';
 export * from './jobReadings.ts';
 export * from './joints.ts';
 export * from './jobState.ts';
+export { fieldWords } from './fieldWords.ts';
 export * from './journalWords.ts';
 export * from './limitOffers.ts';
 export * from './looseSheet.ts';

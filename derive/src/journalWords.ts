@@ -1,6 +1,7 @@
-import type { Fit, HeatingGo, JobFacts, Pass, Pull, Removal, RollerCount, RowEffect, Station } from '@elder-cog/contract';
-import { counted, describeLength, nanometres, ZERO } from '@elder-cog/core';
+import type { Fit, HeatingGo, JobFacts, Pass, Pull, Removal, RollerCount, RowEffect } from '@elder-cog/contract';
+import { counted, describeLength } from '@elder-cog/core';
 import { packWords, stateWords, takenWords, turnWords } from './builds.ts';
+import { difference } from './fieldWords.ts';
 import { roundsOf, roundWords } from './joints.ts';
 import { slotsOf } from './slots.ts';
 
@@ -301,77 +302,4 @@ function limitWords(effects: readonly JournalEffect[], stationName: (id: unknown
   const said = (limit: Readonly<Record<string, unknown>>): string =>
     `${text(limit.written)} (${[SOURCE_WORDS[text(limit.source)], text(limit.pageOrWhom)].filter((w) => w).join(', ')})`;
   return { words: `Limits of ${stationName(now.stationId)}: ${said(now)}`, from: old ? said(old) : null, to: old ? said(now) : null };
-}
-
-const SILENT = new Set(['revision', 'id', 'instrument', 'position']);
-
-/** The fields that changed, in a few words either side. */
-function difference(effect: JournalEffect | undefined): { from: string | null; to: string | null } {
-  const { before, after } = effect ?? {};
-  if (!before || !after) return { from: null, to: null };
-  const changed = Object.keys(after).filter((key) => !SILENT.has(key) && JSON.stringify(before[key]) !== JSON.stringify(after[key]));
-  if (changed.length === 0) return { from: null, to: null };
-  const say = (row: Readonly<Record<string, unknown>>): string => changed.map((key) => valueWords(key, row[key])).join(', ');
-  return { from: say(before), to: say(after) };
-}
-
-const FIELDS: Readonly<Record<string, string>> = {
-  machine: 'machine',
-  archivedAt: 'put away',
-  cameApart: 'came already apart',
-  mirrorOf: 'other side of',
-  newSize: 'size when new',
-  moreIs: 'more is',
-  inUse: 'in use',
-  keptIn: 'kept in',
-  leftOut: 'left out',
-  pageOrWhom: 'page or whom',
-  saidAt: 'said when',
-  endedAt: 'ended',
-  gone: 'taken out',
-};
-
-/** A field and what stands in it, as both are said beside another version of it. */
-export const fieldWords = (key: string, value: unknown): { readonly field: string; readonly value: string } => ({
-  field: FIELDS[key] ?? key.replace(/([A-Z])/g, ' $1').toLowerCase(),
-  value:
-    key === 'archivedAt'
-      ? value === null
-        ? 'no'
-        : 'yes'
-      : typeof value === 'boolean'
-        ? value
-          ? 'yes'
-          : 'no'
-        : value === null || value === undefined || value === ''
-          ? '–'
-          : valueWords(key, value),
-});
-
-/** Fields that are lengths: said in millimetres, whatever they were typed in. */
-const LENGTHS: ReadonlySet<string> = new Set(['size', 'newSize', 'thickness', 'crushed', 'bore', 'outside', 'proportion', 'nominal']);
-
-const AIMS = {
-  tight: 'the least of its limits',
-  middle: 'the middle of its limits',
-  loose: 'the most of its limits',
-  value: 'a value',
-} as const;
-/** "the middle of its limits", "62.281 mm, and 0.097 mm that is still to close". */
-function aimWords({ at, value, closesBy = ZERO }: Station['aim']): string {
-  const to = value === undefined ? AIMS[at] : describeLength(value, 'mm');
-  const by = describeLength(nanometres(Math.abs(closesBy)), 'mm');
-  return closesBy === 0 ? to : `${to}, and ${by} that is still to ${closesBy > 0 ? 'close' : 'open'}`;
-}
-
-function valueWords(key: string, value: unknown): string {
-  if (value === null || value === undefined || value === '') return `no ${key}`;
-  if (typeof value === 'string' && /^\d{4}-\d\d-\d\dT/.test(value)) return value.slice(0, 16).replace('T', ' ');
-  if (LENGTHS.has(key) && typeof value === 'number') return describeLength(nanometres(value), 'mm');
-  if (key === 'aim') return aimWords(value as Station['aim']);
-  if (typeof value === 'object')
-    return Object.values(value as object)
-      .map(String)
-      .join(' ');
-  return String(value as string | number | boolean);
 }

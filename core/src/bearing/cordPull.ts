@@ -1,5 +1,5 @@
 import { refuse } from '../errors.ts';
-import { describeLength, nanometres, type Length } from '../quantity/index.ts';
+import { nanometres, type Length } from '../quantity/index.ts';
 import type { Sum } from '../sum.ts';
 
 /** A cord wound on something round: what it is wound on, and how thick the cord is, both across, nm. */
@@ -89,6 +89,6 @@ export function dragFromPullSum(question: PullAtRadius): Sum {
     { label: 'pull', expression: '', value: pull, unit: 'N' },
     { label: 'at a radius of', expression: '', value: radius, unit: 'nm' },
     ...(seal > 0 ? [{ label: 'the seal alone', expression: '−', value: seal, unit: 'N·m' as const }] : []),
-    { label: 'drag', expression: `pull × ${describeLength(radius, 'mm')}`, value: dragFromPull(question), unit: 'N·m' },
+    { label: 'drag', expression: seal > 0 ? 'pull × radius − seal' : 'pull × radius', value: dragFromPull(question), unit: 'N·m' },
   ];
 }

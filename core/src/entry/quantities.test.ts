@@ -75,7 +75,7 @@ describe('a drag as it is typed', () => {
     expect(understand('8.2 kg on a 54 mm drum', drag)).toMatchObject({ value: { radius: mm(27) } });
     expect(understand('3 lb at 1 1/4 in', drag)).toMatchObject({ value: { radius: mm(31.75) } });
     const said = understand('8.2 kg', { ...drag, radius: mm(27) });
-    expect(said).toMatchObject({ said: '8.2 kgf · 80.4 N at 27.000 mm: 19.2 lbf·in' });
+    expect(said).toMatchObject({ said: '8.2 kgf · 80.4 N at 1.0630 in: 19.2 lbf·in' });
     // in thou it might be anything: it is not guessed
     expect(understand('8.2 kg at 27', drag)).toMatchObject({ kind: 'refused', code: 'notADrum' });
     expect(understand('8.2 kg at 27', { ...drag, bare: 'mm' })).toMatchObject({ value: { radius: mm(27) } });

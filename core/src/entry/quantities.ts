@@ -11,6 +11,7 @@ import {
   tidy,
   toBase,
   UNITS,
+  unitOfSizes,
   unitTyped,
   type Length,
   type QuantityKind,
@@ -216,7 +217,7 @@ function meaningIn(figures: readonly Figure[], unit: string, { field, bare, radi
   const drag =
     at === null
       ? ''
-      : ` at ${describeLength(at, 'mm')}: ${base.map((pull) => describeQuantity(pull * at * 1e-9, bare === 'mm' ? 'N·m' : 'lbf·in', 3)).join(', ')}`;
+      : ` at ${describeLength(at, unitOfSizes(bare))}: ${base.map((pull) => describeQuantity(pull * at * 1e-9, bare === 'mm' ? 'N·m' : 'lbf·in', 3)).join(', ')}`;
   return { value: { pulls: base, radius: at }, unit, said: `${tail}${drag}` };
 }
 

@@ -139,6 +139,15 @@ describe('controls', () => {
     expect(field).toContain('aria-invalid="true"');
     expect(/aria-describedby="([^"]+)"/.exec(field)?.[1]).toBe(/<div id="([^"]+)"/.exec(field)?.[1]);
   });
+  it.each([
+    ['drag', ['lb', 'in', 'ft', 'oz', 'kg', 'g', 'N', 'N·m', 'kgf·m', 'cm', 'mm', 'at', '½', 'comma']],
+    ['torqueLimits', ['max', 'new', 'used', 'seal out', 'minus', 'lb', 'in', 'N·m', 'at']],
+    ['turn', ['°', 'flat', 'turn', 'half', 'quarter', 'a', 'back', 'on', 'minus', '/']],
+  ] as const)('have the units and words of a %s', (of, wanted) => {
+    const keys = html(<Keypad keys={of} onPress={() => undefined} />);
+    for (const key of [...'0123456789', '.', 'space', 'Rub out', 'Keep', ...wanted]) expect(keys).toContain(`aria-label="${key}"`);
+    expect(keys.match(/<button/g)).toHaveLength(30);
+  });
   it('have every key an oily thumb needs', () => {
     const keys = html(<Keypad onPress={() => undefined} />);
     for (const key of [

@@ -131,9 +131,21 @@ function takeIn(client: QueryClient, commandId: string, { already, seq, before, 
     void client.invalidateQueries({ queryKey: ['journal', jobId] });
   }
   void client.invalidateQueries({ queryKey: ['shelf'] });
-  if (jobId === null || effects.some((effect) => effect.table === 'lot' || effect.table === 'instrument'))
-    void client.invalidateQueries({ queryKey: ['drawer'] });
+  if (jobId === null || effects.some(isOfDrawer)) void client.invalidateQueries({ queryKey: ['drawer'] });
 }
+
+/** What the Drawer tells of: leaves and instruments, and what hands say beside the drags that were read. */
+const isOfDrawer = ({ table, after }: CommandReply['effects'][number]): boolean =>
+  table === 'lot' ||
+  table === 'instrument' ||
+  table === 'feel' ||
+  (table === 'withdrawal' && (after?.ofKind === 'feel' || after?.ofKind === 'reading')) ||
+  (table === 'reading' && isDrag(after?.raw));
+
+const isDrag = (raw: unknown): boolean => {
+  const { how } = (raw as { understood?: { how?: string } } | undefined)?.understood ?? {};
+  return how === 'torques' || how === 'pulls';
+};
 
 export interface Commander {
   /** Sends changes in order; resolves when all are kept. */

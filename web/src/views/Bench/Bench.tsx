@@ -73,8 +73,10 @@ export default function Bench(): JSX.Element {
         </div>
       </>
     );
-  const step = setUpStep(shaft, gap, { drawerEmpty: false, skipped });
-  const drag = shaft.drags?.find(({ station }) => station.id === next.stationId);
+  // right by its drag, it asks nothing of its float
+  const spared = gap.isSpared && next.stationId === gap.station.id ? shaft.drags?.find(({ now }) => now.kind === 'read') : undefined;
+  const drag = shaft.drags?.find(({ station }) => station.id === next.stationId) ?? spared;
+  const step = drag ? null : setUpStep(shaft, gap, { drawerEmpty: false, skipped });
   const depth = shaft.depths?.find(({ station }) => station.id === next.stationId);
   // no limits are known, and that was said: the next question stands here
   const isPast = next.what === 'limits' && shaft.current === null && step !== 'limits';
@@ -317,7 +319,9 @@ function InNow({ shaft }: { shaft: ShaftState }): JSX.Element {
       <div className="flex items-baseline justify-between">
         <Heading>In now</Heading>
         <span className="text-ink2">
-          {shaft.current ? `build ${buildName(shaft.current)}, ${shaft.gaps[0]?.now.kind === 'read' ? 'read' : 'not read'}` : 'nothing fitted yet'}
+          {shaft.current
+            ? `build ${buildName(shaft.current)}, ${shaft.gaps[0]?.now.kind === 'read' || shaft.drags?.some(({ now }) => now.kind === 'read') ? 'read' : 'not read'}`
+            : 'nothing fitted yet'}
         </span>
       </div>
       {packs.map(({ slot, fitting, total }) => (

@@ -43,9 +43,12 @@ function chartOf(drag: DragState, unit: TorqueUnit, colours: ChartColours): Draw
   const axis = (text: string) =>
     ({
       title: { display: true, text, color: ink, font },
-      ticks: { color: ink, font, maxTicksLimit: 7, maxRotation: 0 },
+      ticks: { color: ink, font, maxTicksLimit: 7, maxRotation: 0, includeBounds: false },
       grid: { color: colours['--rule'] },
     }) as const;
+  // a nut that was let back is left of where it was begun
+  const left = Math.min(0, at, ...read.map(({ x }) => x));
+  const least = left < 0 ? Math.floor((left - 5) / 30) * 30 : 0;
   const most = Math.max(...read.map(({ y }) => y), to ? to.y + to.u : 0, limits?.limits.max === undefined ? 0 : inUnit(limits.limits.max) * 1.2, 1);
   return {
     data: {
@@ -78,7 +81,12 @@ function chartOf(drag: DragState, unit: TorqueUnit, colours: ChartColours): Draw
       events: [],
       plugins: { legend: { display: false } },
       scales: {
-        x: { type: 'linear', min: 0, max: Math.max(60, Math.ceil((at + 10) / 30) * 30), ...axis('turn of the nut, degrees') },
+        x: {
+          type: 'linear',
+          min: least,
+          max: Math.max(least + 60, Math.ceil((Math.max(at, ...read.map(({ x }) => x)) + 10) / 30) * 30),
+          ...axis('turn of the nut, degrees'),
+        },
         y: { min: 0, max: most > 10 ? Math.ceil(most / 5) * 5 : Math.ceil(most * 2) / 2, ...axis(unit) },
       },
     },

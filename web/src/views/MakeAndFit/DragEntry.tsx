@@ -9,16 +9,16 @@ import {
   type Meaning,
   type TorqueUnit,
   type UnderstoodQuantity,
+  unitOfSizes,
 } from '@elder-cog/core';
 import { dragValue, expectedOfDrag, type DragState, type ShaftState } from '@elder-cog/derive';
 import { useRef, useState, type JSX } from 'react';
 import { Chip, Heading, Primary, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { Asked, EntryField, useEntry } from '../../kit/EntryField.tsx';
-import { KEYED } from '../../kit/Keypad.tsx';
+import { useKeyed } from '../../kit/Keypad.tsx';
 import { tick } from '../../kit/tick.ts';
 import { torqueAsRead, useTorqueShown, torqueWords } from '../../kit/Torque.tsx';
 import { useTurn } from '../../kit/turn.ts';
-import { useNarrow } from '../../kit/useMedia.ts';
 import { useCommand } from '../../state/api.ts';
 import { dragRead, keepDrag } from '../../state/dragActions.ts';
 import { clearDraft, useDraft } from '../../state/drafts.ts';
@@ -42,7 +42,7 @@ export function DragEntry({ shaft, drag }: { shaft: ShaftState; drag: DragState 
   const { send, sending } = useCommand();
   const bare = useSettings((s) => s.bare);
   const { unit } = useTorqueShown(drag.unit);
-  const narrow = useNarrow();
+  const keys = useKeyed('drag');
   const { station } = drag;
   const draft = `reading ${station.id}`;
   const [text, setText] = useDraft(draft);
@@ -127,13 +127,12 @@ export function DragEntry({ shaft, drag }: { shaft: ShaftState; drag: DragState 
       {setting && <WrenchFields station={station} onDone={() => setSetting(false)} />}
       <div className="flex flex-wrap items-start gap-3">
         <input
-          {...KEYED}
+          {...keys}
           ref={strip}
           id="entry"
           aria-label={`Reading of the ${station.name.toLowerCase()}`}
           aria-describedby="drag-says"
           aria-invalid={tried && understood.kind === 'refused' ? true : undefined}
-          inputMode={narrow ? 'none' : 'text'}
           autoComplete="off"
           spellCheck={false}
           value={text}
@@ -147,7 +146,7 @@ export function DragEntry({ shaft, drag }: { shaft: ShaftState; drag: DragState 
         <Primary type="submit" enter>
           Keep
         </Primary>
-        <div id="drag-says" aria-live="polite" className="min-w-0 flex-1 self-center text-[17px] leading-6">
+        <div id="drag-says" aria-live="polite" className="min-w-[240px] flex-1 self-center text-[17px] leading-6">
           <Says
             text={text}
             understood={understood}
@@ -156,6 +155,7 @@ export function DragEntry({ shaft, drag }: { shaft: ShaftState; drag: DragState 
             radius={known}
             refusal={refusal}
             unit={unit}
+            bare={bare}
           />
         </div>
       </div>
@@ -207,10 +207,7 @@ export function DragEntry({ shaft, drag }: { shaft: ShaftState; drag: DragState 
         <p className="m-0 flex flex-wrap items-center gap-x-3 text-[16px]">
           <span>
             Kept: {kept.words}
-            {drag.radius && drag.now.kept.at(-1)?.value?.pull
-              ? `, on a radius of ${describeLength(drag.radius.value, bare === 'mm' ? 'mm' : 'in')}`
-              : ''}
-            .
+            {drag.radius && drag.now.kept.at(-1)?.value?.pull ? `, on a radius of ${describeLength(drag.radius.value, unitOfSizes(bare))}` : ''}.
           </span>
           <Quiet
             onClick={() => {
@@ -255,6 +252,7 @@ function Says({
   radius,
   refusal,
   unit,
+  bare,
 }: {
   text: string;
   understood: UnderstoodQuantity<'drag'>;
@@ -263,12 +261,13 @@ function Says({
   radius: Length | null;
   refusal: string | null;
   unit: TorqueUnit;
+  bare: 'thou' | 'mm';
 }): JSX.Element | null {
   if (text.trim() === '')
     return radius === null ? (
       <span className="text-ink2">a torque, or a pull on a cord</span>
     ) : (
-      <span className="text-ink2">a pull is on a radius of {describeLength(radius, 'mm')}, as before</span>
+      <span className="text-ink2">a pull is on a radius of {describeLength(radius, unitOfSizes(bare))}, as before</span>
     );
   if (understood.kind === 'refused') return tried ? <Refusal>{understood.message}</Refusal> : <span className="text-ink2">not understood yet</span>;
   if (understood.kind === 'ask')
@@ -309,7 +308,7 @@ function CordRadius({
     <div role="group" aria-label="Where the cord pulls" className="mt-2 flex flex-wrap items-start gap-3">
       {before !== null && (
         <Secondary className="min-h-14 border-2 border-blue text-left" onClick={() => onRadius(before, false)}>
-          on the same drum, radius <span className="num">{describeLength(before, 'mm')}</span>
+          on the same drum, radius <span className="num">{describeLength(before, unitOfSizes(bare))}</span>
           <span className="num block font-semibold">{comesTo(before)}</span>
         </Secondary>
       )}
@@ -344,7 +343,7 @@ function CordRadius({
         {size.meaning && (
           <p className="m-0 text-[16px]">
             {pulls.map((pull) => describeQuantity(pull, meaning.unit, 3)).join(', ')} ×{' '}
-            {describeLength(on === 'drum' ? half(size.meaning.value) : size.meaning.value, 'mm')} ={' '}
+            {describeLength(on === 'drum' ? half(size.meaning.value) : size.meaning.value, unitOfSizes(bare))} ={' '}
             <span className="num font-semibold">{comesTo(on === 'drum' ? half(size.meaning.value) : size.meaning.value)}</span>
           </p>
         )}

@@ -1,4 +1,4 @@
-import { formatQuantity, MARK_WORDS, type TorqueUnit } from '@elder-cog/core';
+import { describeLength, formatQuantity, MARK_WORDS, unitOfSizes, type TorqueUnit } from '@elder-cog/core';
 import type { DragState } from '@elder-cog/derive';
 import { useState, type JSX, type ReactNode } from 'react';
 import { Heading, Quiet, Refusal } from '../../kit/controls.tsx';
@@ -123,6 +123,7 @@ function verdictWords({ now, limits, verdict }: DragState): string {
 
 /** Readings kept on this build, each as it was typed, to be taken back any time; those that do not count with why. */
 function Seen({ drag, unit, children }: { drag: DragState; unit: TorqueUnit; children: ReactNode }): JSX.Element {
+  const sizes = unitOfSizes(useSettings((s) => s.unit));
   const [each, setEach] = useState(false);
   const { kept, struck } = drag.now;
   return (
@@ -155,7 +156,7 @@ function Seen({ drag, unit, children }: { drag: DragState; unit: TorqueUnit; chi
             <li key={id} className="flex min-h-12 flex-wrap items-center justify-between gap-x-3 border-t border-rule">
               <span>
                 <span className="num text-[18px]">{text}</span>{' '}
-                {value?.pull && <span className="text-[15px] text-ink2">at a radius of {(value.pull.radius / 1e6).toFixed(1)} mm</span>}{' '}
+                {value?.pull && <span className="text-[15px] text-ink2">at a radius of {describeLength(value.pull.radius, sizes)}</span>}{' '}
                 {value && <span className="num text-[16px]">{torqueWords(value.reading.value, unit)}</span>}
               </span>
               <TakeBack id={id} what={text} />

@@ -32,7 +32,8 @@ export function LockSlot({ state }: { state: JointState }): JSX.Element {
   const torqueNow = torque?.kind === 'understood' ? (torque.value[0] ?? null) : null;
   const perDegree = riseIn(rise, unit, bare);
   const slots = joint.lock.notches.length > 0 ? { notches: joint.lock.notches } : { slots: joint.lock.slots ?? 6 };
-  const at = angle?.kind === 'understood' && angle.value >= 0 && angle.value < 360 ? angle.value : null;
+  // one that lies back is as far on, less a whole turn
+  const at = angle?.kind === 'understood' && Math.abs(angle.value) < 360 ? (angle.value + 360) % 360 : null;
   const common = { ...slots, holeEnds: joint.lock.holeEnds, now: at ?? 0, pitch: joint.pitch ?? (0 as never) };
   const window = limit && limit.min !== null && limit.max !== null ? { min: limit.min, max: limit.max } : null;
   const found: AlignedSlot | null =
@@ -88,10 +89,11 @@ export function LockSlot({ state }: { state: JointState }): JSX.Element {
         <Field
           label="Next slot is"
           value={now}
-          placeholder="like 14°, onward"
+          placeholder={joint.adjusts ? 'like 14°, or 14° back' : 'like 14°, onward'}
           onChange={(e) => setNow(e.target.value)}
           says={angle?.kind === 'understood' ? angle.said : ''}
           refusal={angle?.kind === 'refused' ? angle.message : angle?.kind === 'ask' ? angle.why : null}
+          className={joint.adjusts ? 'col-span-full' : ''}
         />
         {!joint.adjusts && (
           <>

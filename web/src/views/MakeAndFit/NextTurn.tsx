@@ -1,5 +1,5 @@
 import { counted } from '@elder-cog/core';
-import { NEW_SLEEVE, type DragState, type ShaftState } from '@elder-cog/derive';
+import { dragMark, isRight, NEW_SLEEVE, type DragState, type ShaftState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Caution, Heading, Quiet, Refusal, Secondary } from '../../kit/controls.tsx';
 import { useTorqueShown, torqueWords } from '../../kit/Torque.tsx';
@@ -22,6 +22,8 @@ export function NextTurn({ shaft, drag }: { shaft: ShaftState; drag: DragState }
   const proposed = plan?.next?.degrees ?? null;
   const isRead = last.drag !== null;
   const step = log.steps.length;
+  // of a nut that has no sleeve nothing is forecast: it is turned till it is right
+  const isRightNow = isRead && plan === null && isRight(dragMark(drag));
   return (
     <section aria-label="The nut" className="border-t border-rule px-4 py-2">
       <Heading>
@@ -29,9 +31,11 @@ export function NextTurn({ shaft, drag }: { shaft: ShaftState; drag: DragState }
           ? 'Past it'
           : plan?.state === 'done'
             ? 'Stop here'
-            : isRead
-              ? `Step ${step}: to turn`
-              : `Step ${step - 1}: turned, not yet read`}
+            : isRightNow
+              ? 'It is right'
+              : isRead
+                ? `Step ${step}: to turn`
+                : `Step ${step - 1}: turned, not yet read`}
       </Heading>
       {!isRead && last.expected && (
         <p className="m-0 text-[17px]">
@@ -45,6 +49,7 @@ export function NextTurn({ shaft, drag }: { shaft: ShaftState; drag: DragState }
           {step === 1 ? 'Take the float up by hand till it is just gone, and read the drag there.' : 'Read the drag after that turn.'}
         </p>
       )}
+      {isRightNow && <p className="m-0 text-[17px]">Lock the nut as it stands, and read it once more. Turned again, it is read again.</p>}
       {isRead && log.wants === 'limits' && <p className="m-0 text-[17px]">Limits first: then how far to turn, and when to stop, is said here.</p>}
       {isRead && log.wants === 'bothEnds' && <p className="m-0 text-[17px]">A sleeve is drawn up to a window: type both ends of the limits.</p>}
       {plan?.state === 'go' && plan.next && (

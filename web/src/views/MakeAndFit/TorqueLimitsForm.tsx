@@ -3,7 +3,7 @@ import { sayDragLimits, understandDragLimits, type DragConditions, type DragLimi
 import { useState, type JSX, type ReactNode } from 'react';
 import { Field, Primary } from '../../kit/controls.tsx';
 import { Asked } from '../../kit/EntryField.tsx';
-import { KEYED } from '../../kit/Keypad.tsx';
+import { useKeyed } from '../../kit/Keypad.tsx';
 import { useCommand } from '../../state/api.ts';
 import { setDragLimits } from '../../state/dragActions.ts';
 import { useDraft } from '../../state/drafts.ts';
@@ -50,6 +50,7 @@ export function TorqueLimitsForm({
 }: Props): JSX.Element {
   const { send, sending } = useCommand();
   const [text, setText] = useDraft(`limits ${station.id}`, limit?.written ?? '');
+  const keys = useKeyed('torqueLimits');
   const [tried, setTried] = useState(false);
   const [origin, setOrigin] = useState<SpecOrigin>({
     source: limit?.source ?? 'manual',
@@ -80,7 +81,7 @@ export function TorqueLimitsForm({
     >
       {above}
       <Field
-        {...KEYED}
+        {...keys}
         id={id}
         label={label}
         value={text}

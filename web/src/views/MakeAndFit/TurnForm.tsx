@@ -2,7 +2,7 @@ import { understand } from '@elder-cog/core';
 import { useState, type JSX } from 'react';
 import { Field, Primary } from '../../kit/controls.tsx';
 import { Asked } from '../../kit/EntryField.tsx';
-import { KEYED } from '../../kit/Keypad.tsx';
+import { useKeyed } from '../../kit/Keypad.tsx';
 import { useTurn } from '../../kit/turn.ts';
 import { useSettings } from '../../state/settings.ts';
 
@@ -26,6 +26,7 @@ const near = (degrees: number): { readonly min: number; readonly max: number } =
 export function TurnForm({ label, proposed, placeholder, says = '', sending, refusalOf, onTurn }: Props): JSX.Element {
   const bare = useSettings((s) => s.bare);
   const [text, setText] = useState('');
+  const keys = useKeyed('turn');
   const [tried, setTried] = useState(false);
   const typed = text.trim() === '' ? null : understand(text, { field: 'turn', bare, ...(proposed ? { expected: near(Math.abs(proposed)) } : {}) });
   const degrees = typed === null ? proposed : typed.kind === 'understood' ? typed.value : null;
@@ -58,7 +59,7 @@ export function TurnForm({ label, proposed, placeholder, says = '', sending, ref
       }}
     >
       <Field
-        {...KEYED}
+        {...keys}
         label={label}
         hideLabel
         value={text}

@@ -3,7 +3,7 @@ import { fromBase, orNull, readNumber, tidy, toBase } from '@elder-cog/core';
 import { divisionOf } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Chip, Field, Refusal, Secondary } from '../../kit/controls.tsx';
-import { KEYED } from '../../kit/Keypad.tsx';
+import { useKeyed } from '../../kit/Keypad.tsx';
 import { useCommand } from '../../state/api.ts';
 import { readWith } from '../../state/dragActions.ts';
 import { useSettings } from '../../state/settings.ts';
@@ -43,6 +43,7 @@ export function WrenchFields({ station, onDone }: { station: Station; onDone: ()
   const [most, setMost] = useState(inUnit(was?.most));
   const told = isBalance ? (bare === 'mm' ? 'N·m' : 'lbf·in') : unit;
   const [seal, setSeal] = useState(station.seal ? `${Number(fromBase(station.seal, told).toPrecision(4))} ${told}` : '');
+  const keys = useKeyed('drag');
   const [tried, setTried] = useState(false);
   const own = seal.trim() === '' ? { drag: 0, says: 'taken off where the seal is in' } : oneDrag(seal, { bare, scale: told });
   const wrong = (text: string): string | null => (tried && figure(text) === undefined ? 'A figure, like 0.2 or 1/4.' : null);
@@ -117,7 +118,7 @@ export function WrenchFields({ station, onDone }: { station: Station; onDone: ()
           className="w-32"
         />
         <Field
-          {...KEYED}
+          {...keys}
           label="The seal alone"
           value={seal}
           placeholder={bare === 'mm' ? 'like 0.3 N·m' : 'like 3 lb in'}
