@@ -134,7 +134,7 @@ test('a thread is named from what is measured of it, with what else goes near it
   await page.getByLabel('As the manual prints it').fill('15-17 lb ft');
   await expect(page.getByText('15.0 to 17.0 lbf·ft · 20.3 to 23.0 N·m, oiled')).toBeVisible();
   await page.getByLabel('As the manual prints it').press('Enter');
-  await expect(region(page, 'Torque')).toContainText('It is given for threads so dressed: oiled');
+  await expect(region(page, 'Torque')).toContainText('oiled, as it is given for');
   await page.getByRole('group', { name: 'Dressing' }).getByRole('button', { name: 'anti-seize' }).click();
   await expect(region(page, 'Torque')).toContainText('given for oiled threads, and these have anti-seize');
   // the Record says it as it is at the bench, and never in nanometres

@@ -68,16 +68,15 @@ export function JointTorque({ state }: { state: JointState }): JSX.Element {
           {limit.source === 'reckoned' && <span className="block text-ink2">reckoned: {STARTING_CAUTION}</span>}
         </p>
       )}
-      {limit?.conditions?.dressing !== undefined && !otherwise && (
-        <p className="m-0 text-[16px] text-ink2">It is given for threads so dressed: {limit.conditions.dressing}.</p>
-      )}
       {otherwise && (
         <p className="m-0 text-[16px]">
           <Refusal>{otherwiseWords(otherwise)}</Refusal>
         </p>
       )}
       <p className="m-0 text-[16px] text-ink2">
-        {[joint.dressing, joint.grade].filter((word) => word !== '').join(', ')}{' '}
+        {[limit?.conditions?.dressing !== undefined && !otherwise ? `${joint.dressing}, as it is given for` : joint.dressing, joint.grade]
+          .filter((word) => word !== '')
+          .join('; ')}{' '}
         {joint.dressing === '' && !otherwise && 'Nobody has said how it is dressed: a torque holds for the dressing it is given for.'}
       </p>
       {outside !== null && (
