@@ -103,6 +103,11 @@ test('a lock slot is found inside its window, or a washer of another thickness i
   // or said as it lies, back: the same slot
   await slot.getByLabel('Next slot is').fill('43 back');
   await expect(slot).toContainText('43° back, 0.72 of a flat');
+  // a fraction of nothing is asked about, with its meanings: a sixth of a flat is 10°
+  await slot.getByLabel('Next slot is').fill('1/6 back');
+  await slot.getByRole('alert').getByRole('button', { name: /10° back/ }).click();
+  await expect(slot).toContainText('1.7 thou');
+  await slot.getByLabel('Next slot is').fill('43 back');
   await expect(slot).toContainText('7.5 thou');
 });
 

@@ -3,6 +3,7 @@ import type { JointState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Caution, Field, Heading, Primary } from '../../kit/controls.tsx';
 import { LimitBarView } from '../../kit/LimitBarView.tsx';
+import { QuantityField, useQuantity } from '../../kit/QuantityField.tsx';
 import { Shapes } from '../../kit/Shapes.tsx';
 import { torqueWords } from '../../kit/Torque.tsx';
 import { useCommand } from '../../state/api.ts';
@@ -20,20 +21,18 @@ export function LockSlot({ state }: { state: JointState }): JSX.Element {
   const { send, sending } = useCommand();
   const bare = useSettings((s) => s.bare);
   const { joint } = state;
-  const [now, setNow] = useDraft(`slot ${joint.id}`);
-  const [pulled, setPulled] = useDraft(`slot torque ${joint.id}`);
   const [rise, setRise] = useDraft(`slot rise ${joint.id}`);
   const [tried, setTried] = useState(false);
   const station = facts.stations.find(({ reads, gone }) => !gone && reads?.what === 'joint' && reads.joint === joint.id);
   const limit = facts.limits.findLast((each) => each.stationId === station?.id && each.inUse)?.torque;
   const unit: TorqueUnit = limit?.unit ?? (bare === 'mm' ? 'N·m' : 'lbf·ft');
-  const angle = now.trim() === '' ? null : understand(now, { field: 'turn', bare });
-  const torque = pulled.trim() === '' ? null : understand(pulled, { field: 'torque', bare, scale: unit });
-  const torqueNow = torque?.kind === 'understood' ? (torque.value[0] ?? null) : null;
+  const now = useQuantity({ field: 'turn', bare }, `slot ${joint.id}`);
+  const pulled = useQuantity({ field: 'torque', bare, scale: unit }, `slot torque ${joint.id}`);
+  const torqueNow = pulled.meaning?.value[0] ?? null;
   const perDegree = riseIn(rise, unit, bare);
   const slots = joint.lock.notches.length > 0 ? { notches: joint.lock.notches } : { slots: joint.lock.slots ?? 6 };
   // one that lies back is as far on, less a whole turn
-  const at = angle?.kind === 'understood' && Math.abs(angle.value) < 360 ? (angle.value + 360) % 360 : null;
+  const at = now.meaning && Math.abs(now.meaning.value) < 360 ? (now.meaning.value + 360) % 360 : null;
   const common = { ...slots, holeEnds: joint.lock.holeEnds, now: at ?? 0, pitch: joint.pitch ?? (0 as never) };
   const window = limit && limit.min !== null && limit.max !== null ? { min: limit.min, max: limit.max } : null;
   const found: AlignedSlot | null =
@@ -56,7 +55,7 @@ export function LockSlot({ state }: { state: JointState }): JSX.Element {
       pullHoles(state, shaft, {
         round: Math.max(0, state.rounds.length - 1),
         holes: [1],
-        read: { torque: value, degrees: found?.turn ?? null, written: pulled.trim() },
+        read: { torque: value, degrees: found?.turn ?? null, written: pulled.text.trim() },
         after: null,
       }),
     ).catch(() => undefined);
@@ -86,32 +85,19 @@ export function LockSlot({ state }: { state: JointState }): JSX.Element {
         </svg>
       </div>
       <div className="grid grid-cols-2 gap-x-3 max-sm:grid-cols-1">
-        <Field
+        <QuantityField
+          quantity={now}
           label="Next slot is"
-          value={now}
           placeholder={joint.adjusts ? 'like 14°, or 14° back' : 'like 14°, onward'}
-          onChange={(e) => setNow(e.target.value)}
-          says={angle?.kind === 'understood' ? angle.said : ''}
-          refusal={angle?.kind === 'refused' ? angle.message : angle?.kind === 'ask' ? angle.why : null}
           className={joint.adjusts ? 'col-span-full' : ''}
         />
         {!joint.adjusts && (
           <>
-            <Field
+            <QuantityField
+              quantity={pulled}
               label="Pulled now to"
-              value={pulled}
               placeholder={`like 60 ${unit}`}
-              onChange={(e) => setPulled(e.target.value)}
-              says={torque?.kind === 'understood' ? torque.said : ''}
-              refusal={
-                torque?.kind === 'refused'
-                  ? torque.message
-                  : torque?.kind === 'ask'
-                    ? torque.why
-                    : tried && torqueNow === null
-                      ? 'Say what it was pulled to.'
-                      : null
-              }
+              refusal={tried ? 'Say what it was pulled to.' : null}
             />
             <Field
               label="What a degree adds"

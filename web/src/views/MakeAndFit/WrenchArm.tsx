@@ -3,6 +3,7 @@ import type { JointState } from '@elder-cog/derive';
 import type { JSX } from 'react';
 import { Field, Heading } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
+import { QuantityField, useQuantity } from '../../kit/QuantityField.tsx';
 import { torqueWords } from '../../kit/Torque.tsx';
 import { useDraft } from '../../state/drafts.ts';
 import { useSettings } from '../../state/settings.ts';
@@ -34,9 +35,8 @@ export function WrenchArm({ state }: { state: JointState }): JSX.Element {
   const { joint, next, rounds } = state;
   const length = useEntry({ field: 'size', bare, quantity: 'sheet' }, { draft: `wrench arm ${joint.id}` });
   const extension = useEntry({ field: 'size', bare, quantity: 'sheet' }, { draft: `wrench extension ${joint.id}` });
-  const [angle, setAngle] = useDraft(`wrench angle ${joint.id}`);
-  const turned = angle.trim() === '' ? null : understand(angle, { field: 'turn', bare });
-  const degrees = turned === null ? 0 : turned.kind === 'understood' ? turned.value : null;
+  const angle = useQuantity({ field: 'turn', bare }, `wrench angle ${joint.id}`);
+  const degrees = angle.understood === null ? 0 : (angle.meaning?.value ?? null);
   const [range, setRange] = useDraft(`wrench range ${joint.assemblyId}`);
   // by hand first: what the wrench is set to after that
   const round = next
@@ -58,14 +58,7 @@ export function WrenchArm({ state }: { state: JointState }): JSX.Element {
       <div className="grid grid-cols-2 gap-x-3 max-sm:grid-cols-1">
         <EntryField entry={length} id="wrench-length" label="Square to hand" placeholder={bare === 'mm' ? 'like 340 mm' : 'like 13 in'} />
         <EntryField entry={extension} id="wrench-extension" label="Nut set aside by" placeholder="or nothing" />
-        <Field
-          label="At an angle"
-          value={angle}
-          placeholder="straight on"
-          onChange={(e) => setAngle(e.target.value)}
-          refusal={turned?.kind === 'refused' ? turned.message : turned?.kind === 'ask' ? turned.why : null}
-          says={turned?.kind === 'understood' ? turned.said : 'or 90° where it stands square'}
-        />
+        <QuantityField quantity={angle} label="At an angle" placeholder="straight on" says="or 90° where it stands square" />
         <Field
           label="It reads"
           value={range}
