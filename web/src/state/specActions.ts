@@ -82,7 +82,10 @@ const lengthOf = (spec: Spec, station: Station): Omit<Limit, 'revision'> => ({
 /** With what it was printed for: new or used bearings, seal and wheel in or out. One figure alone stays one figure. */
 function torqueOf(spec: Spec, station: Station): Omit<Limit, 'revision'> {
   const { min, max, unit } = spec;
-  const { conditions } = conditionsIn(spec.text);
+  const { dressing: _, ...others } = conditionsIn(spec.text).conditions;
+  // how threads are dressed stands behind the figure: before it is the name, and a dry sump has no dry bolts
+  const { dressing } = conditionsIn(spec.text.slice(Math.max(0, spec.text.search(/\d/)))).conditions;
+  const conditions = { ...others, ...(dressing === undefined ? {} : { dressing }) };
   const ends = { ...(min === null ? {} : { min }), ...(max === null ? {} : { max }) };
   const value: DragLimits = { ...(min !== null && min === max ? { single: min } : ends), conditions };
   return dragLimit(station, spec.written.slice(0, 120), { value, unit }, spec);

@@ -67,6 +67,17 @@ describe('a page of a manual', () => {
     });
     expect(torque).toMatchObject({ limit: { torque: { min: null, max: null, nominal: expect.closeTo(23 * 12 * lbfIn, 4) }, inUse: true } });
   });
+  it('a torque is for the dressing behind its figure, and no name before it is one', () => {
+    const story = new Story();
+    const given = (line: string): unknown => {
+      const { specs } = addSpecs(story.facts.job.id, [line], ORIGIN, 0);
+      const [, copied] = copyToJoint({ ...(specs[0] as Spec), revision: 1 }, story.facts.assemblies[0]?.id ?? '');
+      return copied?.kind === 'spec.copy' ? copied.limit.conditions : copied;
+    };
+    expect(given('Cap bolts: 34-38 lb ft, oiled')).toEqual({ dressing: 'oiled' });
+    expect(given('Cap bolts: 34-38 lb ft (dry)')).toEqual({ dressing: 'dry' });
+    expect(given('Dry sump bolts: 12-15 lb ft')).toBeUndefined();
+  });
   it('with two lines of one name that differ has a conflict; not where they stand under two headings, or are for other bearings', () => {
     const conflicts = (lines: readonly string[]): number => {
       const story = new Story({ limits: null });

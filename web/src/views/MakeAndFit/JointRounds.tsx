@@ -1,6 +1,6 @@
 import { jointMapShapes } from '@elder-cog/core';
 import { oddBoltsOf, type JointState, type RoundState } from '@elder-cog/derive';
-import { useMemo, type JSX } from 'react';
+import { useEffect, useMemo, useRef, type JSX } from 'react';
 import { Caution, Heading, Primary, Refusal } from '../../kit/controls.tsx';
 import { Shapes } from '../../kit/Shapes.tsx';
 import { useWidth } from '../../kit/useWidth.ts';
@@ -24,8 +24,15 @@ export function JointRounds({ state }: { state: JointState }): JSX.Element {
   const pull = (round: number, holes: readonly number[]): void => {
     if (!sending) void send(pullHoles(state, shaft, { round, holes, after })).catch(() => undefined);
   };
-  const toggle = (round: number, hole: number): void => {
+  // a hole tapped meanwhile has its turn; a key that is held down does not tick the whole of them
+  const waiting = useRef<{ readonly round: number; readonly hole: number }[]>([]);
+  useEffect(() => {
     if (sending) return;
+    const next = waiting.current.shift();
+    if (next && rounds[next.round]?.done.has(next.hole) === false) pull(next.round, [next.hole]);
+  });
+  const toggle = (round: number, hole: number): void => {
+    if (sending) return void waiting.current.push({ round, hole });
     const done = state.pulls.find((each) => each.round === round && each.hole === hole);
     if (done) void send(withdraw('pull', done.id, 'not pulled')).catch(() => undefined);
     else pull(round, [hole]);
