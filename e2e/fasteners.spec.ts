@@ -73,6 +73,13 @@ test('a cover is torqued in order on its map, a reading part-way through does no
   await expect(page.getByRole('banner')).toContainText('torqued');
   await page.reload();
   await expect(page.getByText(/All of it is torqued/)).toBeVisible();
+  // the road says where it is, and so does a printed sheet, which has the rounds and none of the fields
+  await expect(page.getByRole('link', { name: /Make & fit/ }).first()).toHaveAttribute('aria-current', 'page');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByText(/ · Fasteners · /)).toBeVisible();
+  await expect(rounds).toBeVisible();
+  await expect(region(page, 'Wrench and extension')).toBeHidden();
+  await page.emulateMedia({ media: 'screen' });
   // undone, it is no longer
   await page.getByRole('button', { name: 'Undo the last thing' }).click();
   await expect(next(4)).toBeVisible();
@@ -111,7 +118,10 @@ test('a lock slot is found inside its window, or a washer of another thickness i
   await expect(slot).toContainText('43° back, 0.72 of a flat');
   // a fraction of nothing is asked about, with its meanings: a sixth of a flat is 10°
   await slot.getByLabel('Next slot is').fill('1/6 back');
-  await slot.getByRole('alert').getByRole('button', { name: /10° back/ }).click();
+  await slot
+    .getByRole('alert')
+    .getByRole('button', { name: /10° back/ })
+    .click();
   await expect(slot).toContainText('1.7 thou');
   await slot.getByLabel('Next slot is').fill('43 back');
   await expect(slot).toContainText('7.5 thou');

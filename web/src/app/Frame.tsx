@@ -2,7 +2,7 @@ import { buildName } from '@elder-cog/derive';
 import { format } from 'date-fns';
 import { Flag, Menu as MenuIcon, Undo2 } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState, type JSX, type ReactNode } from 'react';
-import { Link, NavLink, Outlet, useLocation, useNavigate, useNavigationType } from 'react-router';
+import { Link, Outlet, useLocation, useNavigate, useNavigationType } from 'react-router';
 import { useSaveState } from '../state/api.ts';
 import { KeypadFoot } from '../kit/Keypad.tsx';
 import { Later } from '../kit/Later.tsx';
@@ -195,6 +195,10 @@ const PRINTED: Readonly<Record<string, string>> = {
   sheet: 'Measuring sheet',
   labels: 'Bag labels',
   ask: 'A question',
+  fit: 'Fit',
+  drag: 'Drag',
+  fasteners: 'Fasteners',
+  bearings: 'Bearings',
 };
 
 /** What a printed sheet is of, and when. */
@@ -214,8 +218,11 @@ function PrintTitle({ stops, job }: { stops: readonly Stop[]; job: OpenJob | nul
 /** A phone's bar has room for three and More. */
 const IN_MORE: ReadonlySet<string> = new Set(['Wear book', 'Make & fit', 'Record']);
 
-/** Leaves of the Wear book, and the sheets printed from it. */
-const IN_THE_BOOK = ['/limits', '/strip', '/ask/', '/sheet', '/labels'] as const;
+/** Leaves of a stop of the road, and the sheets printed from it. */
+const LEAVES: readonly (readonly [stop: string, leaves: readonly string[]])[] = [
+  ['/wear', ['/limits', '/strip', '/ask/', '/sheet', '/labels']],
+  ['/make', ['/fit', '/drag', '/fasteners', '/bearings']],
+];
 
 function useIsOn(to: string): boolean {
   const { pathname } = useLocation();
@@ -223,35 +230,35 @@ function useIsOn(to: string): boolean {
   return (
     pathname === path ||
     (path.endsWith('/bench') && pathname === path.replace('/bench', '')) ||
-    (path.endsWith('/wear') && IN_THE_BOOK.some((leaf) => pathname.startsWith(path.replace('/wear', leaf))))
+    LEAVES.some(([stop, leaves]) => path.endsWith(stop) && leaves.some((leaf) => pathname.startsWith(path.slice(0, -stop.length) + leaf)))
   );
 }
 
 function RoadStop({ stop }: { stop: Stop }): JSX.Element {
   const on = useIsOn(stop.to);
   return (
-    <NavLink
+    <Link
       to={stop.to}
       aria-current={on ? 'page' : undefined}
       className={`flex min-h-[62px] flex-col justify-center gap-1 px-2.5 no-underline ${on ? 'bg-blue text-paper' : 'text-ink2'}`}
     >
       {stop.sign(on)}
       <span className={`label text-[16px] leading-5 whitespace-nowrap ${on ? 'font-semibold' : ''}`}>{stop.name}</span>
-    </NavLink>
+    </Link>
   );
 }
 
 function PhoneStop({ stop }: { stop: Stop }): JSX.Element {
   const on = useIsOn(stop.to);
   return (
-    <NavLink
+    <Link
       to={stop.to}
       aria-current={on ? 'page' : undefined}
       className={`flex flex-1 items-center justify-center gap-0.5 no-underline ${on ? 'bg-blue text-paper' : 'text-ink2'}`}
     >
       {stop.sign(on)}
       <span className={`label text-[15px] whitespace-nowrap ${on ? 'font-semibold' : ''}`}>{stop.short ?? stop.name}</span>
-    </NavLink>
+    </Link>
   );
 }
 

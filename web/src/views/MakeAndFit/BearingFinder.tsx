@@ -40,7 +40,7 @@ export function BearingFinder({ bearings }: { bearings: readonly BearingState[] 
   // those of the same sizes stand in the list above already
   const near = found?.near.filter(({ name }) => !found.fits.slice(0, 6).some((fit) => fit.name === name)) ?? [];
   return (
-    <section aria-label="Which bearing is it" className="border-b-2 border-ink px-4 py-2">
+    <section aria-label="Which bearing is it" className="no-print border-b-2 border-ink px-4 py-2">
       <Heading className="text-blue">Which bearing is it?</Heading>
       <div className="grid grid-cols-3 gap-x-3 max-sm:grid-cols-1">
         <EntryField entry={bore} id="bearing-bore" label="Bore" placeholder={like('35.00', '1.378')} />

@@ -76,7 +76,7 @@ function One({ shaft, drag }: { shaft: ShaftState; drag: DragState }): JSX.Eleme
             <Hands shaft={shaft} drag={drag} />
           </div>
         </div>
-        <div className="border-t-2 border-ink px-4 py-2 max-lg:order-first max-lg:border-t-0 max-lg:border-b-2">
+        <div className="no-print border-t-2 border-ink px-4 py-2 max-lg:order-first max-lg:border-t-0 max-lg:border-b-2">
           {drag.rise ? (
             <p className="m-0 text-[17px]">
               How much the {drag.rise.of.name.toLowerCase()} rises: it is read there. Read it once before, and say so; tighten; and read it again.

@@ -142,7 +142,7 @@ function Seen({ drag, unit, children }: { drag: DragState; unit: TorqueUnit; chi
           <s className="num">{text}</s> taken back{why === '' ? '' : `: ${why}`}
         </span>
       ))}
-      <span className="flex flex-wrap gap-x-4">
+      <span className="no-print flex flex-wrap gap-x-4">
         {kept.length > 0 && (
           <Quiet onClick={() => setEach((e) => !e)} aria-expanded={each}>
             each reading ▸

@@ -62,7 +62,7 @@ function One({ state }: { state: JointState }): JSX.Element {
       </div>
       <div className="min-w-0 border-ink xl:border-r-2 max-md:border-t-2">
         <JointTorque state={state} />
-        <div className="border-t border-rule px-4">
+        <div className="no-print border-t border-rule px-4">
           <Quiet onClick={() => setChanging((c) => !c)} aria-expanded={changing}>
             What it is ▸
           </Quiet>

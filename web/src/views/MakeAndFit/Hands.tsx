@@ -33,7 +33,7 @@ export function Hands({ shaft, drag }: { shaft: ShaftState; drag: DragState }): 
   return (
     <section aria-label="How it feels" className="border-t border-rule pt-2 first:border-t-0">
       <Heading>How it feels</Heading>
-      <div role="group" aria-label="How it feels by hand" className="flex flex-wrap gap-2 py-1">
+      <div role="group" aria-label="How it feels by hand" className="no-print flex flex-wrap gap-2 py-1">
         {WORDS.map((word) => (
           <Chip key={word} on={said.some((each) => each.word === word)} disabled={sending || !build} onClick={() => toggle(word)}>
             {word}

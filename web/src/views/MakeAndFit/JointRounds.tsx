@@ -65,7 +65,7 @@ export function JointRounds({ state }: { state: JointState }): JSX.Element {
         {joint.holes > 1 && <p className="m-0 pb-2 text-[16px] text-ink2">numbers are the order: from the middle outwards and across</p>}
       </div>
       {next && at && (
-        <div className="flex flex-wrap items-center justify-between gap-3 border-t-2 border-ink px-4 py-3">
+        <div className="no-print flex flex-wrap items-center justify-between gap-3 border-t-2 border-ink px-4 py-3">
           <p className="m-0 text-[17px]">
             <span className="label font-semibold">Next</span> <span className="num text-[20px] font-semibold">{order.indexOf(next.hole) + 1}</span>{' '}
             {at.words === 'hand' ? 'by hand' : at.words === 'once round again' ? `once round again, to ${lastWords(state)}` : `to ${at.words}`}

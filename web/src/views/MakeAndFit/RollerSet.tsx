@@ -220,7 +220,7 @@ function CountForm({ rollers, way: first, wanted }: { rollers: Rollers; way: 'ou
   return (
     <form
       aria-label="Count them"
-      className="border-y border-rule py-2"
+      className="no-print border-y border-rule py-2"
       onSubmit={(event) => {
         event.preventDefault();
         setTried(true);

@@ -14,7 +14,7 @@ export function Standing({ bearings }: { bearings: readonly BearingState[] }): J
   const one = tapers.find(({ id }) => id === chosen) ?? first;
   if (!one) return null;
   return (
-    <section aria-label="Two bearings compared" className="px-4 py-2">
+    <section aria-label="Two bearings compared" className="no-print px-4 py-2">
       <Heading className="text-blue">Two bearings compared</Heading>
       <p className="m-0 text-[16px] text-ink2">Each with its rings together on a flat, turned to settle: from back of cup to back of cone.</p>
       {tapers.length > 1 && (

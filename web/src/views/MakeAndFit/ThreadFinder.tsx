@@ -48,7 +48,7 @@ export function ThreadFinder({ joint }: { joint: Joint }): JSX.Element {
   const take = ({ name, row }: ThreadCandidate): void =>
     void send(changeJoint(joint, { thread: name, major: row.major, pitch: row.pitch })).catch(() => undefined);
   return (
-    <section aria-label="Which thread is it" className="border-t border-rule px-4 py-1">
+    <section aria-label="Which thread is it" className="no-print border-t border-rule px-4 py-1">
       <Quiet onClick={() => setOpen((o) => !o)} aria-expanded={open}>
         Which thread is it? ▸
       </Quiet>

@@ -53,7 +53,7 @@ export function WrenchArm({ state }: { state: JointState }): JSX.Element {
   const example = bare === 'mm' ? '8-60 N·m by 1' : '5-40 lb ft by 1';
   const isByHand = next !== null && rounds[next.round]?.round?.torque === null;
   return (
-    <section aria-label="Wrench and extension" className="border-t border-rule px-4 py-2">
+    <section aria-label="Wrench and extension" className="no-print border-t border-rule px-4 py-2">
       <Heading>Wrench and extension</Heading>
       <div className="grid grid-cols-2 gap-x-3 max-sm:grid-cols-1">
         <EntryField entry={length} id="wrench-length" label="Square to hand" placeholder={bare === 'mm' ? 'like 340 mm' : 'like 13 in'} />
