@@ -190,6 +190,13 @@ test('a hub by float or drag, whichever is there', async ({ page, empty }) => {
   await expect(page.locator('#entry')).toBeVisible();
   expect((await page.locator('#drag-says').boundingBox())?.width ?? 0).toBeGreaterThan(200);
   await expect(page.getByText(/build 0, .*read/)).not.toContainText('not read');
+  await page.getByRole('link', { name: 'Dry builds' }).first().click();
+  await expect(page.getByText('Nothing: it is right by its drag.')).toBeVisible();
+  await page.goBack();
+  // on the sheet that is filled in by pencil it has its blanks
+  await page.goto(page.url().replace('/bench', '/sheet'));
+  await expect(page.getByRole('row', { name: /Front hub drag/ })).toContainText('6-9 lb in, seal out');
+  await page.goBack();
   await page.goBack();
   // with a crown wheel in: 7.42 and 15 · 9/41 are 10.7, and the wheel's own of 12 together is 4.6 · 41/9
   await page.getByRole('button', { name: 'With the crown wheel in ▸' }).click();
@@ -292,6 +299,9 @@ test('turn, read, turn, read faster than the server answers: each Enter is kept,
   await expect(log.getByRole('row')).toHaveCount(4);
   await region(page, 'Rear hub drag').getByRole('button', { name: 'each reading ▸' }).click();
   await expect(page.getByRole('button', { name: /^Take back / })).toHaveCount(1);
+  // each turn is a rung of the ladder by its name
+  await page.getByRole('link', { name: 'Dry builds' }).first().click();
+  await expect(page.getByRole('listitem').filter({ hasText: '· 5° on' }).first()).toBeVisible();
 });
 
 test('on a phone a drag, its limits and a turn are typed on keys of their own', async ({ page, empty }) => {

@@ -132,7 +132,10 @@ export default function DryBuilds(): JSX.Element {
           <p className="m-0 mt-1 text-ink2">
             {gap.needsPack && gap.isShared
               ? 'It shares a part with another gap: sets that bring all of them in are on the Section.'
-              : nothingToFit(gap, choices?.choices.length === 0)}
+              : nothingToFit(gap, {
+                  noneLands: choices?.choices.length === 0,
+                  isByDrag: shaft.drags?.some(({ now }) => now.kind !== 'none') === true,
+                })}
           </p>
         )}
         <div className="mt-3 border-t-2 border-ink pt-3">
@@ -173,7 +176,10 @@ const comesOff = ({ slots }: ShaftState): string =>
     .join(', ');
 
 /** Why nothing is offered to fit. */
-function nothingToFit(gap: GapState, noneLands: boolean): string {
+function nothingToFit(gap: GapState, { noneLands, isByDrag }: { readonly noneLands: boolean; readonly isByDrag: boolean }): string {
+  if (gap.isSpared) return 'Nothing: it is right by its drag.';
+  if (gap.now.kind === 'none' && !gap.limits && isByDrag)
+    return 'It is set by its drag: how far to turn, and when to stop, stands under Make and fit.';
   if (gap.mark === 'in')
     return gap.verdict?.sure === 'sure'
       ? 'Nothing: it is right. Tick the checks on the Section.'

@@ -1,5 +1,16 @@
 import { axisTicks, formatLength, MARK_WORDS, nanometres, unitWord, type Length } from '@elder-cog/core';
-import { buildName, FEELS, feelsByBuild, packWords, type GapState, type LadderRow, type PackChoice, type Slot, stateWords } from '@elder-cog/derive';
+import {
+  buildName,
+  FEELS,
+  feelsByBuild,
+  packWords,
+  type GapState,
+  type LadderRow,
+  type PackChoice,
+  type Slot,
+  stateWords,
+  turnIn,
+} from '@elder-cog/derive';
 import type { JSX } from 'react';
 import { Mark, MARK_TEXT } from '../../kit/Mark.tsx';
 import { Pack } from '../../kit/Pack.tsx';
@@ -240,7 +251,7 @@ function Rung({ row, unit, narrow, tallest, felt, sleeveSlot }: RungProps): JSX.
         <span className="num block text-[28px] leading-8 font-semibold">{row.build.number}</span>
         <span className="label block text-[15px] leading-4 font-semibold">
           {row.build.torqued === undefined ? '' : '· '}
-          {shortStage(row.stage)}
+          {turnIn(row.build.build) === null ? shortStage(row.stage) : row.build.torqued}
         </span>
       </span>
       {narrow ? (

@@ -50,16 +50,17 @@ export default function MeasuringSheet(): JSX.Element {
 }
 
 /** What is measured on one sheet: a shaft's, or a box's own. */
-type Sheet = Pick<ShaftState, 'gaps' | 'features' | 'checks'> & { readonly name: string };
+type Sheet = Pick<ShaftState, 'gaps' | 'features' | 'checks' | 'drags'> & { readonly name: string };
 
 function SheetOf({ sheet, blank }: { sheet: Sheet; blank: boolean }): JSX.Element {
+  const drags = (sheet.drags ?? []).filter(({ rise }) => !rise);
   const rows = [...sheet.features].sort((a, b) => a.station.position - b.station.position);
   return (
     <section className="mb-4 break-inside-avoid-page">
       <h1 className="label m-0 mt-2 border-b-2 border-ink text-[18px] font-semibold">
         Measuring sheet, <span translate="no">{sheet.name}</span>
       </h1>
-      {rows.length === 0 && sheet.gaps.length === 0 && <p>Nothing is measured here yet.</p>}
+      {rows.length === 0 && sheet.gaps.length === 0 && drags.length === 0 && <p>Nothing is measured here yet.</p>}
       <table className="w-full border-collapse">
         <tbody>
           {sheet.gaps.map((gap) => (
@@ -76,6 +77,21 @@ function SheetOf({ sheet, blank }: { sheet: Sheet; blank: boolean }): JSX.Elemen
                 <Blank label="read 2" />
                 <Blank label="read 3" />
                 <Blank label="feel" />
+              </td>
+            </tr>
+          ))}
+          {drags.map(({ station, limits }) => (
+            <tr key={station.id} className="border-b border-edge">
+              <th scope="row" className="w-52 py-2 pr-2 text-left align-top font-medium print:py-1">
+                {station.name}
+                <span className="block text-[14px] font-normal text-ink2">
+                  {limits ? `${limits.fact.written}, ${originWords(limits.fact)}` : 'no limits'}
+                </span>
+              </th>
+              <td className="py-2">
+                {['turned on', 'cord at', 'read 1', 'read 2', 'read 3', 'feel'].map((label) => (
+                  <Blank key={label} label={label} />
+                ))}
               </td>
             </tr>
           ))}
