@@ -178,8 +178,14 @@ test('a nut that sets a float is turned by what its thread says; the float is a 
   await page.getByRole('button', { name: 'square', exact: true }).click();
   await read(page, '0>9');
   await fasteners(page, /nut/i);
-  await fill(page, 'Thread', '1 x 16');
+  // of a thread in no list its name may say the pitch; a whole figure is threads an inch, and never so many thou
+  await fill(page, 'Thread', '1 1/16 x 16');
+  await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue('16 tpi');
+  await fill(page, 'Pitch', '14');
+  await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue('14 tpi');
+  await expect(region(page, 'What it is')).toContainText('14 threads an inch · 1.814 mm');
   await fill(page, 'Pitch', '1/16 in');
+  await expect(page.getByLabel('Pitch', { exact: true })).toHaveValue('16 tpi');
   await page.getByRole('button', { name: 'sets a float' }).click();
   const turn = region(page, 'How far to turn it');
   await expect(turn.getByLabel('Float now')).toHaveValue('9.0 thou');

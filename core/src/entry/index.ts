@@ -11,6 +11,7 @@ export {
 export { eitherOf, meantBy } from './meaning.ts';
 export type { EntryField, LeafLine, LimitsEntry, Meaning, Understood, Values as EntryValues } from './meaning.ts';
 export { noAim } from './noAim.ts';
+export { pitchInName, threadsPerInch, understandPitch } from './pitch.ts';
 export { plainRange, type PlainQuantity } from './plainRange.ts';
 export { understand } from './anyField.ts';
 export type { DragEntry, QuantityField, QuantityQuestion, QuantityValues, UnderstoodQuantity } from './quantities.ts';

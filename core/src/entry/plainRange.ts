@@ -17,6 +17,7 @@ export type PlainQuantity =
   | 'film'
   | 'drum'
   | 'fine'
+  | 'pitch'
   | 'sheet';
 
 export interface PlainRange {
@@ -45,6 +46,8 @@ const RANGES: Readonly<Record<PlainQuantity, readonly [mm: number, mm: number]>>
   drum: [4, 400],
   /** an instrument's zero error, its doubt, its division */
   fine: [0.0001, 0.5],
+  /** of a thread, from crest to crest */
+  pitch: [0.2, 8],
   /** how wide or long a sheet or bar of stock is */
   sheet: [20, 3000],
 };

@@ -119,7 +119,9 @@ const plain = (name: string): string =>
     .replace(/(\d)[ -](\d+ ?\/)/g, '$1+$2')
     .replace(/(\d),(\d)/g, '$1.$2')
     .replace(/["″]|\bno\.?|\btpi\b/g, '')
-    .replace(/[\s-]+/g, '');
+    .replace(/[\s-]+/g, '')
+    // "7/16 x 14" is "7/16-14"; of a metric one the × is part of its name
+    .replace(/(\/\d+)x(?=\d)/, '$1');
 
 /** What a size is called beside its name: `3/8 UNF`, `3/8 24`, `3/8`; `10 x 1.25`, `10 mm`. */
 function alsoCalled({ name, series, tpi }: Thread): readonly string[] {

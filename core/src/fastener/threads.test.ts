@@ -157,6 +157,8 @@ describe('a thread by its name', () => {
     expect(names('3/8')).toEqual(expect.arrayContaining(['3/8 BSW', '3/8 BSF', '3/8-16 UNC', '3/8-24 UNF']));
     expect(names('1/4 bsp')).toEqual(['G 1/4', 'R 1/4']);
     expect(names('10 mm')).toEqual(['M10 x 1.5', 'M10 x 1.25', 'M10 x 1']);
+    expect(names('7/16 x 14')).toEqual(['7/16 BSW', '7/16-14 UNC']);
+    expect(names('7/16 × 20')).toEqual(['7/16-20 UNF']);
     expect(names('3/8')).not.toContain('G 3/8');
     expect(names('11/16')).not.toContain('1 1/16 BSW');
   });

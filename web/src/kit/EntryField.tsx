@@ -35,18 +35,23 @@ interface EntryOptions<Of extends FieldOf> {
   readonly initial?: string;
   /** where what is half typed is kept: by which field of which thing */
   readonly draft?: string;
+  /** of what is told in a way of its own: how it is read */
+  readonly reads?: (text: string) => Understood<EntryValues[Of]>;
   /** what else this field asks or refuses */
   readonly also?: (understood: Understood<EntryValues[Of]>) => Understood<EntryValues[Of]>;
 }
 
 /** One entry of a field: understood as it is typed, and kept only as what it is understood or chosen as. */
-export function useEntry<Of extends FieldOf>(question: EntryQuestion<Of>, { onKeep, initial = '', draft, also }: EntryOptions<Of> = {}): Entry<Of> {
+export function useEntry<Of extends FieldOf>(
+  question: EntryQuestion<Of>,
+  { onKeep, initial = '', draft, reads, also }: EntryOptions<Of> = {},
+): Entry<Of> {
   const own = useState(initial);
   const drafted = useDraft(draft ?? '', initial);
   const [text, setText] = draft === undefined ? own : drafted;
   const [tried, setTried] = useState(false);
   const [chosen, setChosen] = useState<{ text: string; meaning: Meaning<EntryValues[Of]> } | null>(null);
-  const found = understand(text, question);
+  const found = reads ? reads(text) : understand(text, question);
   const understood = also ? also(found) : found;
   const picked = chosen !== null && chosen.text === text && understood.kind === 'ask' ? chosen.meaning : null;
   const meaning = understood.kind === 'understood' ? understood : picked;

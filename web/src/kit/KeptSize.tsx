@@ -11,6 +11,8 @@ interface KeptSizeProps {
   readonly bare: 'thou' | 'mm';
   readonly quantity: PlainQuantity;
   readonly example: { readonly mm: string; readonly in: string };
+  /** of what is told in a way of its own, as threads an inch are: how it is read, and how it stands there */
+  readonly told?: { readonly reads: (text: string) => Understood<Length>; readonly as: (size: Length) => string | null };
   readonly onKeep: (size: Length | null) => void;
 }
 
@@ -22,14 +24,15 @@ function asMeant(size: Length | null, bare: 'thou' | 'mm'): string {
 }
 
 /** One size that is kept as soon as it is left, or by Enter; emptied, it is not known any more. Give it its size as its key. */
-export function KeptSize({ id, label, size, bare, quantity, example, onKeep }: KeptSizeProps): JSX.Element {
-  const initial = asMeant(size, bare);
+export function KeptSize({ id, label, size, bare, quantity, example, told, onKeep }: KeptSizeProps): JSX.Element {
+  const initial = (size === null ? null : told?.as(size)) ?? asMeant(size, bare);
   // what is on its way to be kept is not kept once more when the field is left
   const kept = useRef(initial);
   const entry = useEntry(
     { field: 'size', bare, quantity },
     {
       initial,
+      ...(told ? { reads: told.reads } : {}),
       also: moreThanNothing,
       onKeep: ({ value }, text) => {
         kept.current = text;

@@ -4,14 +4,18 @@ import {
   DRESSINGS,
   GRADES,
   orNull,
+  pitchInName,
   readRounds,
   sayRounds,
   spannerFor,
   tappingDrill,
   threadNamed,
   threadsNamed,
+  threadsPerInch,
   type Thread,
   understand,
+  understandPitch,
+  type Length,
   type Round,
 } from '@elder-cog/core';
 import type { JointState } from '@elder-cog/derive';
@@ -78,8 +82,9 @@ export function JointForm({ state }: { state: JointState }): JSX.Element {
           label="Pitch"
           size={joint.pitch}
           bare={bare}
-          quantity="spacer"
-          example={{ mm: '1.25 mm', in: '1.25 mm' }}
+          quantity="pitch"
+          example={{ mm: 'like 1.25', in: 'like 14 tpi' }}
+          told={{ reads: (text) => understandPitch(text, bare), as: pitchTold }}
           onKeep={(pitch) => patch(() => ({ pitch }))}
         />
         <KeptText
@@ -146,10 +151,18 @@ export function JointForm({ state }: { state: JointState }): JSX.Element {
   );
 }
 
+/** "14 tpi" of a pitch that was meant as such. */
+function pitchTold(pitch: Length): string | null {
+  const threads = threadsPerInch(pitch);
+  return threads === null ? null : `${threads} tpi`;
+}
+
 /** A thread by its name, and with it what it is over the crests and its pitch; those of the one before go with it. */
 function threadIn(text: string, before: Joint): Pick<Joint, 'thread' | 'major' | 'pitch'> | Pick<Joint, 'thread'> {
   const found = threadNamed(text);
   if (found) return { thread: found.name, major: found.major, pitch: found.pitch };
+  const pitch = threadsNamed(text).length > 0 ? null : pitchInName(text);
+  if (pitch !== null) return { thread: text.trim(), major: null, pitch };
   return { thread: text.trim(), ...(threadNamed(before.thread) ? { major: null, pitch: null } : {}) };
 }
 

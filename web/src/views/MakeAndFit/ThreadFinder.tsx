@@ -1,7 +1,16 @@
 import type { Joint } from '@elder-cog/contract';
-import { describeLength, NM_PER, threadFits, type MeasuredThread, type NearThread, type ThreadCandidate } from '@elder-cog/core';
+import {
+  describeLength,
+  threadFits,
+  threadsPerInch,
+  understandPitch,
+  type Length,
+  type MeasuredThread,
+  type NearThread,
+  type ThreadCandidate,
+} from '@elder-cog/core';
 import { useState, type JSX } from 'react';
-import { Chip, Field, Heading, Quiet, Secondary } from '../../kit/controls.tsx';
+import { Chip, Heading, Quiet, Secondary } from '../../kit/controls.tsx';
 import { EntryField, useEntry } from '../../kit/EntryField.tsx';
 import { useCommand } from '../../state/api.ts';
 import { changeJoint } from '../../state/jointActions.ts';
@@ -14,31 +23,17 @@ const NEAR_WORDS: Readonly<Record<NearThread['why'], string>> = {
   doesNotStart: 'does not start',
 };
 
-/** Threads an inch where a whole number is typed, a pitch in millimetres where it has a point or a unit. */
-function pitchIn(
-  text: string,
-): { readonly tpi: number } | { readonly pitch: MeasuredThread extends infer T ? (T extends { pitch: infer P } ? P : never) : never } | null {
-  const figure = Number(
-    text
-      .trim()
-      .replace(',', '.')
-      .replace(/\s*(?:tpi|mm|threads?.*)$/i, ''),
-  );
-  if (!Number.isFinite(figure) || figure <= 0) return null;
-  const isMm = /mm/i.test(text) || (!/tpi/i.test(text) && figure < 4.5 && figure !== 4);
-  return isMm ? { pitch: Math.round(figure * NM_PER.mm) as never } : { tpi: figure };
-}
-
 /** What a thread is, from what is measured of it: ties named, and what else goes into its hole part of the way. */
 export function ThreadFinder({ joint }: { joint: Joint }): JSX.Element {
   const { send } = useCommand();
   const bare = useSettings((s) => s.bare);
   const [open, setOpen] = useState(false);
   const [isHole, setHole] = useState(false);
-  const [pitch, setPitch] = useState('');
   const [angle, setAngle] = useState<number | null>(null);
   const size = useEntry({ field: 'size', bare, quantity: 'diameter' });
-  const per = pitchIn(pitch);
+  const pitch = useEntry({ field: 'size', bare, quantity: 'pitch' }, { reads: (text) => understandPitch(text, bare) });
+  const threads = pitch.meaning && threadsPerInch(pitch.meaning.value);
+  const per = pitch.meaning === null ? null : threads === null ? { pitch: pitch.meaning.value } : { tpi: threads };
   const across = size.meaning?.value ?? null;
   const measured =
     across === null || per === null
@@ -69,13 +64,13 @@ export function ThreadFinder({ joint }: { joint: Joint }): JSX.Element {
               label={isHole ? 'Across the hole' : 'Over the crests'}
               placeholder={bare === 'mm' ? 'like 9.92 mm' : 'like .371'}
             />
-            <Field
+            <EntryField
+              entry={pitch}
               id="thread-pitch"
               label="Threads an inch, or pitch"
-              value={pitch}
               placeholder="like 20, or 1.25 mm"
-              onChange={(e) => setPitch(e.target.value)}
-              says={per === null ? '' : 'tpi' in per ? `${per.tpi} threads an inch` : `${(per.pitch / 1e6).toFixed(2)} mm`}
+              says={pitchWords}
+              asksAtOnce
             />
           </div>
           <div role="group" aria-label="Angle, where it was gauged" className="flex flex-wrap gap-2 pb-1">
@@ -96,6 +91,11 @@ export function ThreadFinder({ joint }: { joint: Joint }): JSX.Element {
     </section>
   );
 }
+
+const pitchWords = (pitch: Length): string => {
+  const threads = threadsPerInch(pitch);
+  return threads === null ? describeLength(pitch, 'mm') : `${threads} threads an inch`;
+};
 
 function Found({
   fits,
