@@ -97,6 +97,9 @@ interface Props<Of extends FieldOf> {
   readonly asksAtOnce?: boolean;
 }
 
+/** In a row of fields, the one that asks has the whole of it. */
+export const ROOM_TO_ASK = 'has-[[data-asked]]:col-span-full';
+
 /** A field that takes a length: says back in both systems what it understood, asks with its meanings as buttons, or refuses in a sentence. */
 export function EntryField<Of extends FieldOf>({ entry, says, className, asksAtOnce = false, inRow = false, ...field }: Props<Of>): JSX.Element {
   const id = field.id ?? fieldIdOf(field.label);
@@ -106,7 +109,7 @@ export function EntryField<Of extends FieldOf>({ entry, says, className, asksAtO
   const isAsked = (tried || (asksAtOnce && !isEmpty)) && understood.kind === 'ask' && meaning === null;
   const isRefused = understood.kind === 'refused' && (tried || (asksAtOnce && !isEmpty));
   return (
-    <div className={className}>
+    <div className={`${ROOM_TO_ASK} ${className ?? ''}`}>
       <Field
         {...field}
         {...KEYED}
@@ -165,6 +168,7 @@ export function Asked<Said extends { readonly said: string; readonly asTyped?: t
     <div
       ref={box}
       role="alert"
+      data-asked=""
       tabIndex={-1}
       className="mt-1 border-2 border-blue bg-sheet p-3"
       onKeyDown={(event) => {

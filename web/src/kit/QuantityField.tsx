@@ -2,7 +2,7 @@ import { understand, type Meaning, type QuantityQuestion, type QuantityValues, t
 import { useState, type JSX } from 'react';
 import { useDraft } from '../state/drafts.ts';
 import { Field, fieldIdOf } from './controls.tsx';
-import { Asked } from './EntryField.tsx';
+import { Asked, ROOM_TO_ASK } from './EntryField.tsx';
 import { useKeyed } from './Keypad.tsx';
 
 type FieldOf = 'torque' | 'turn';
@@ -40,17 +40,27 @@ interface Props<Of extends FieldOf> {
   readonly placeholder: string;
   /** said beside it while nothing is typed */
   readonly says?: string;
+  /** how it is said back, where not as every other */
+  readonly tells?: (value: QuantityValues[Of]) => string;
   /** why it is wanted, where it is not there */
   readonly refusal?: string | null;
   readonly className?: string;
 }
 
 /** A field that takes a torque or a turn: says back what it understood, asks with its meanings as buttons, or refuses in a sentence. */
-export function QuantityField<Of extends FieldOf>({ quantity, label, placeholder, says = '', refusal = null, className }: Props<Of>): JSX.Element {
+export function QuantityField<Of extends FieldOf>({
+  quantity,
+  label,
+  placeholder,
+  says = '',
+  tells,
+  refusal = null,
+  className,
+}: Props<Of>): JSX.Element {
   const { of, text, understood, meaning, type, choose } = quantity;
   const keys = useKeyed(of === 'turn' ? 'turn' : 'drag');
   return (
-    <div className={className}>
+    <div className={`${ROOM_TO_ASK} ${className ?? ''}`}>
       <Field
         {...keys}
         label={label}
@@ -58,7 +68,7 @@ export function QuantityField<Of extends FieldOf>({ quantity, label, placeholder
         placeholder={placeholder}
         onChange={(event) => type(event.target.value)}
         refusal={understood?.kind === 'refused' ? understood.message : understood === null ? refusal : null}
-        says={meaning?.said ?? (understood === null ? says : '')}
+        says={meaning === null ? (understood === null ? says : '') : (tells?.(meaning.value) ?? meaning.said)}
       />
       {understood?.kind === 'ask' && meaning === null && (
         <Asked

@@ -43,9 +43,9 @@ export function BearingFinder({ bearings }: { bearings: readonly BearingState[] 
     <section aria-label="Which bearing is it" className="no-print border-b-2 border-ink px-4 py-2">
       <Heading className="text-blue">Which bearing is it?</Heading>
       <div className="grid grid-cols-3 gap-x-3 max-sm:grid-cols-1">
-        <EntryField entry={bore} id="bearing-bore" label="Bore" placeholder={like('35.00', '1.378')} />
-        <EntryField entry={outside} id="bearing-outside" label="Outside" placeholder={like('79.98', '3.149')} />
-        <EntryField entry={width} id="bearing-width" label="Width" placeholder={like('22.7', '.894')} />
+        <EntryField entry={bore} id="bearing-bore" asksAtOnce label="Bore" placeholder={like('35.00', '1.378')} />
+        <EntryField entry={outside} id="bearing-outside" asksAtOnce label="Outside" placeholder={like('79.98', '3.149')} />
+        <EntryField entry={width} id="bearing-width" asksAtOnce label="Width" placeholder={like('22.7', '.894')} />
       </div>
       <div role="group" aria-label="Of what" className="flex flex-wrap gap-2 py-1">
         {WIDTHS.map(([each, words]) => (

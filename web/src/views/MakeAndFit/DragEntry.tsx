@@ -334,7 +334,15 @@ function CordRadius({
             className="w-44"
           />
           {on === 'drum' && (
-            <EntryField entry={cord} id="cord-thick" label="How thick the cord is" hideLabel placeholder="cord, or nothing" className="w-40" />
+            <EntryField
+              entry={cord}
+              id="cord-thick"
+              asksAtOnce
+              label="How thick the cord is"
+              hideLabel
+              placeholder="cord, or nothing"
+              className="w-40"
+            />
           )}
           <Secondary className="mt-1 min-h-14" onClick={() => size.keep()}>
             There

@@ -61,8 +61,8 @@ function Turn({ joint, shaft, gap, read }: TurnProps): JSX.Element {
   return (
     <>
       <div className="grid grid-cols-2 gap-x-3 max-sm:grid-cols-1">
-        <EntryField entry={now} id="float-now" label="Float now" placeholder={bare === 'mm' ? 'like 0.22' : 'like 9'} />
-        <EntryField entry={wanted} id="float-wanted" label="Float wanted" placeholder={bare === 'mm' ? '0.03-0.08' : 'like 1-3'} />
+        <EntryField entry={now} id="float-now" asksAtOnce label="Float now" placeholder={bare === 'mm' ? 'like 0.22' : 'like 9'} />
+        <EntryField entry={wanted} id="float-wanted" asksAtOnce label="Float wanted" placeholder={bare === 'mm' ? '0.03-0.08' : 'like 1-3'} />
       </div>
       {joint.pitch === null && <p className="m-0 text-[16px] text-ink2">The pitch of its thread first, below.</p>}
       {found && joint.pitch !== null && ends && (

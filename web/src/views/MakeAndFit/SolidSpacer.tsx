@@ -47,7 +47,7 @@ export function SolidSpacer({ shaft, drag }: { shaft: ShaftState; drag: DragStat
             <p className="m-0 text-[16px] text-ink2">As its builds have it, {fitted.length} of them; or typed here.</p>
           )}
           <div className="grid grid-cols-2 gap-x-3 max-sm:grid-cols-1">
-            <EntryField entry={one} id="spacer-1" label="First spacer" placeholder={bare === 'mm' ? 'like 58.40 mm' : 'like 2.300 in'} />
+            <EntryField entry={one} id="spacer-1" asksAtOnce label="First spacer" placeholder={bare === 'mm' ? 'like 58.40 mm' : 'like 2.300 in'} />
             <Field
               id="spacer-drag-1"
               label="Its drag, or float"
@@ -56,7 +56,13 @@ export function SolidSpacer({ shaft, drag }: { shaft: ShaftState; drag: DragStat
               onChange={(e) => setOne(e.target.value)}
               says={oneDrag.says}
             />
-            <EntryField entry={other} id="spacer-2" label="Second spacer" placeholder={bare === 'mm' ? 'like 58.36 mm' : 'like 2.298 in'} />
+            <EntryField
+              entry={other}
+              id="spacer-2"
+              asksAtOnce
+              label="Second spacer"
+              placeholder={bare === 'mm' ? 'like 58.36 mm' : 'like 2.298 in'}
+            />
             <Field id="spacer-drag-2" label="Its drag, or float" value={otherText} onChange={(e) => setOther(e.target.value)} says={otherDrag.says} />
           </div>
           {found ? (

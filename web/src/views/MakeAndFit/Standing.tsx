@@ -41,8 +41,14 @@ function Two({ bearing }: { bearing: BearingState }): JSX.Element {
   return (
     <>
       <div className="grid grid-cols-2 gap-x-3 max-sm:grid-cols-1">
-        <EntryField entry={then} id="stood" label="The one that was in stands" placeholder={bare === 'mm' ? 'like 19.46 mm' : 'like .766'} />
-        <EntryField entry={now} id="stands" label="The other stands" placeholder={bare === 'mm' ? 'like 19.53 mm' : 'like .769'} />
+        <EntryField
+          entry={then}
+          id="stood"
+          asksAtOnce
+          label="The one that was in stands"
+          placeholder={bare === 'mm' ? 'like 19.46 mm' : 'like .766'}
+        />
+        <EntryField entry={now} id="stands" asksAtOnce label="The other stands" placeholder={bare === 'mm' ? 'like 19.53 mm' : 'like .769'} />
       </div>
       {isSound && both && <Answer bearing={bearing} {...both} />}
     </>

@@ -61,6 +61,7 @@ export function ThreadFinder({ joint }: { joint: Joint }): JSX.Element {
             <EntryField
               entry={size}
               id="thread-size"
+              asksAtOnce
               label={isHole ? 'Across the hole' : 'Over the crests'}
               placeholder={bare === 'mm' ? 'like 9.92 mm' : 'like .371'}
             />

@@ -13,7 +13,7 @@ function scalesIn(text: string, bare: 'thou' | 'mm'): readonly (WrenchScale & { 
   return text.split(/,\s+|;/).flatMap((part) => {
     const [, least = '', most = '', unit = '', division = ''] =
       /^\s*([\d.]+)\s*(?:-|to)\s*([\d.]+)\s*([^\d]*?)(?:\s*(?:by|\/)\s*([\d.]+))?\s*$/i.exec(part) ?? [];
-    if (most === '') return [];
+    if (most === '' || Number(most) <= Number(least)) return [];
     const read = understand(`1 ${unit.trim() === '' ? (bare === 'mm' ? 'N·m' : 'lbf·ft') : unit}`, { field: 'torque', bare });
     if (read.kind !== 'understood') return [];
     const per = read.value[0] ?? 1;
@@ -56,9 +56,15 @@ export function WrenchArm({ state }: { state: JointState }): JSX.Element {
     <section aria-label="Wrench and extension" className="no-print border-t border-rule px-4 py-2">
       <Heading>Wrench and extension</Heading>
       <div className="grid grid-cols-2 gap-x-3 max-sm:grid-cols-1">
-        <EntryField entry={length} id="wrench-length" label="Square to hand" placeholder={bare === 'mm' ? 'like 340 mm' : 'like 13 in'} />
-        <EntryField entry={extension} id="wrench-extension" label="Nut set aside by" placeholder="or nothing" />
-        <QuantityField quantity={angle} label="At an angle" placeholder="straight on" says="or 90° where it stands square" />
+        <EntryField entry={length} id="wrench-length" asksAtOnce label="Square to hand" placeholder={bare === 'mm' ? 'like 340 mm' : 'like 13 in'} />
+        <EntryField entry={extension} id="wrench-extension" asksAtOnce label="Nut set aside by" placeholder="or nothing" />
+        <QuantityField
+          quantity={angle}
+          label="At an angle"
+          placeholder="straight on"
+          says="or 90° where it stands square"
+          tells={(degrees) => `${Number(degrees.toFixed(1))}° from straight on`}
+        />
         <Field
           label="It reads"
           value={range}
