@@ -39,7 +39,9 @@ test('a cover is torqued in order on its map, a reading part-way through does no
   // the wrench with its extension: 8 · 14 ÷ 17
   // nothing is pressed to keep it: it asks while it is typed
   await page.getByLabel('Square to hand').fill('14');
-  await region(page, 'Wrench and extension').getByRole('button', { name: /14\.0000 in/ }).click();
+  await region(page, 'Wrench and extension')
+    .getByRole('button', { name: /14\.0000 in/ })
+    .click();
   await page.getByLabel('Nut set aside by').fill('3 in');
   await page.getByLabel('It reads').fill('2-25 lb ft by 1');
   const next = (n: number) => page.getByRole('button', { name: `${n} is done` });
