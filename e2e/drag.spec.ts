@@ -205,6 +205,10 @@ test('a hub by float or drag, whichever is there', async ({ page, empty }) => {
   // a light one is a drag as well: 7.42 and 3 · 9/41
   await wheel.getByLabel('The wheel alone, at the wheel').fill('3 lb in');
   await expect(wheel).toContainText('Both together 8.1 lbf·in');
+  // whichever is said first, the pinion has fewer
+  await wheel.getByLabel('Teeth, pinion and wheel').fill('41 9');
+  await expect(wheel).toContainText('4.56 to 1');
+  await expect(wheel).toContainText('Both together 8.1 lbf·in');
   await wheel.getByLabel('The wheel alone, at the wheel').fill('15 lb in');
   await expect(wheel).toContainText('Both together 10.7 lbf·in');
   await wheel.getByLabel('Or both, at the pinion').fill('12');

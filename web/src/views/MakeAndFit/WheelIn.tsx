@@ -7,10 +7,11 @@ import { useDraft } from '../../state/drafts.ts';
 import { useSettings } from '../../state/settings.ts';
 import { oneDrag, type TypedDrag } from './oneDrag.ts';
 
-/** "11 × 43", "11/43": teeth of pinion and wheel. */
+/** "11 × 43", "11/43", "43 11": teeth of pinion and wheel, of which the pinion has fewer. */
 function teethIn(text: string): { readonly pinionTeeth: number; readonly wheelTeeth: number } | null {
-  const [, pinion = '', wheel = ''] = /^\s*(\d{1,3})\s*(?:[×x:/,]|and|to|in)\s*(\d{1,3})\s*$/i.exec(text) ?? [];
-  return Number(pinion) > 0 && Number(wheel) > 0 ? { pinionTeeth: Number(pinion), wheelTeeth: Number(wheel) } : null;
+  const [, one = '', other = ''] = /^\s*(\d{1,3})(?:\s*(?:[×x:/,-]|and|to|in)\s*|\s+)(\d{1,3})\s*$/i.exec(text) ?? [];
+  const [pinionTeeth = 0, wheelTeeth = 0] = [Number(one), Number(other)].toSorted((a, b) => a - b);
+  return pinionTeeth > 0 ? { pinionTeeth, wheelTeeth } : null;
 }
 
 /** A pinion with its crown wheel in: what both take together from what each takes alone, and the wheel's own from both together. */
