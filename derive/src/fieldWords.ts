@@ -26,7 +26,6 @@ const FIELDS: Readonly<Record<string, string>> = {
   trackOuter: 'across the bore',
   diameter: 'across one roller',
   trackLength: 'room endways',
-  pack: 'leaves',
   outer: 'outer part:',
   inner: 'inner part:',
   blank: 'cut from',

@@ -135,12 +135,11 @@ function takeIn(client: QueryClient, commandId: string, { already, seq, before, 
 }
 
 /** What the Drawer tells of: leaves and instruments, and what hands say beside the drags that were read. */
-const isOfDrawer = ({ table, after }: CommandReply['effects'][number]): boolean =>
-  table === 'lot' ||
-  table === 'instrument' ||
-  table === 'feel' ||
-  (table === 'withdrawal' && (after?.ofKind === 'feel' || after?.ofKind === 'reading')) ||
-  (table === 'reading' && isDrag(after?.raw));
+function isOfDrawer({ table, before, after }: CommandReply['effects'][number]): boolean {
+  const row = after ?? before ?? {};
+  if (table === 'withdrawal') return row.ofKind === 'feel' || row.ofKind === 'reading';
+  return table === 'lot' || table === 'instrument' || table === 'feel' || (table === 'reading' && isDrag(row.raw));
+}
 
 const isDrag = (raw: unknown): boolean => {
   const { how } = (raw as { understood?: { how?: string } } | undefined)?.understood ?? {};

@@ -33,7 +33,7 @@ export const countRollers = ({ id }: Rollers, buildId: string | null, counted: C
   count: countOf(id, buildId, counted),
 });
 
-/** What is stamped on a part; another than it was has been read once. */
+/** What is stamped on a part; where it is one figure off its mate's, it is asked about anew. */
 export const numberOn = ({ id, revision }: PartFact, number: string): Change => ({ kind: 'part.change', id, revision, number: number.trim() });
 
 /** Both of two numbers that are one figure apart were read again, and are so. */
