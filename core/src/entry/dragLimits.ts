@@ -37,7 +37,13 @@ export interface DragLimitsQuestion {
   readonly scale?: string;
   /** where a cord pulls, where that was said once; nm */
   readonly radius?: Length;
+  /** what nobody asks about: of a drag where none is given */
+  readonly plain?: { readonly min: number; readonly max: number };
 }
+
+/** N·m: what a drag, and what a nut is pulled to, plausibly is. Common practice, no source. */
+const PLAIN_DRAG = { min: 0.02, max: 30 };
+export const PLAIN_TORQUE = { min: 0.5, max: 2000 };
 
 const WORDS: readonly (readonly [RegExp, DragConditions])[] = [
   [/[,(;]?\s*\b(?:for |with )?(?:new)(?: bearings?)?\b\)?/i, { bearings: 'new' }],
@@ -81,8 +87,8 @@ export function understandDragLimits(text: string, question: DragLimitsQuestion)
   }
 }
 
-function read(text: string, { bare, scale, radius }: DragLimitsQuestion): Understood<DragLimits, string> {
-  const { body: told, conditions } = conditionsIn(withOunces(tidy(text)));
+function read(text: string, { bare, scale, radius, plain = PLAIN_DRAG }: DragLimitsQuestion): Understood<DragLimits, string> {
+  const { body: told, conditions } = conditionsIn(withOunces(tidy(text)).replace(/^(?:nil|nothing|nought)(?= to\b| ?-)/i, '0'));
   if (told === '') refuse('empty', 'Nothing was typed: give limits such as 18-24 lb in or 0.9 N·m.');
   const { body, radius: said } = withoutRadius(told, bare);
   if (!/\d/.test(body)) refuse('notLimits', `“${body.slice(0, 24)}” gives no figure: ${EXAMPLES}.`);
@@ -90,7 +96,7 @@ function read(text: string, { bare, scale, radius }: DragLimitsQuestion): Unders
   const units = !isBare ? [''] : scale === undefined ? (bare === 'mm' ? ['N·m', 'kgf·cm'] : ['lbf·in', 'N·m']) : [scale];
   const meanings = units.flatMap((unit) => limitsIn(body, unit).map((each) => meaningOf(each, conditions, said ?? radius ?? null, bare)));
   const [only] = meanings;
-  if (only && meanings.length === 1) return single(only);
+  if (only && meanings.length === 1) return guarded(only, plain) ?? single(only);
   return { kind: 'ask', meanings, why: 'On which scale? It could be either.' };
 }
 
@@ -122,6 +128,33 @@ function meaningOf(limits: QuantityLimits, conditions: DragConditions, radius: L
     conditions,
   };
   return { value, unit, said: sayDragLimits(value, unit) };
+}
+
+/** Where the point is out: what such a thing cannot be, and a tenth or ten times of it can. */
+function guarded(
+  { value, unit, said }: Meaning<DragLimits, string>,
+  plain: { readonly min: number; readonly max: number },
+): Understood<DragLimits, string> | null {
+  const { min, max, single: one, conditions } = value;
+  const isPlain = (figure: number | undefined): boolean => figure === undefined || figure === 0 || (figure >= plain.min && figure <= plain.max);
+  const times = (by: number): DragLimits => ({
+    ...(min === undefined ? {} : { min: min * by }),
+    ...(max === undefined ? {} : { max: max * by }),
+    ...(one === undefined ? {} : { single: one * by }),
+    conditions,
+  });
+  const isSound = (limits: DragLimits): boolean => isPlain(limits.min) && isPlain(limits.max) && isPlain(limits.single);
+  if (isSound(value)) return null;
+  const meant = [0.1, 10, 0.01, 100].map(times).filter(isSound).slice(0, 2);
+  const typed = { value, unit, said, asTyped: true as const };
+  return {
+    kind: 'ask',
+    meanings: [...meant.map((each) => ({ value: each, unit, said: sayDragLimits(each, unit) })), typed],
+    why:
+      meant.length > 0
+        ? 'As it stands it is not what such a thing can be: the point out?'
+        : 'As it stands it is not what such a thing can be: mend it, or keep it as typed.',
+  };
 }
 
 /** One figure alone: a middle with a tolerance, or the most, or kept as it is. */

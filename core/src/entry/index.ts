@@ -2,6 +2,7 @@ export { sayGap } from './shapes.ts';
 export {
   conditionsIn,
   sayConditions,
+  PLAIN_TORQUE,
   sayDragLimits,
   understandDragLimits,
   type DragConditions,

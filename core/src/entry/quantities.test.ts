@@ -229,3 +229,21 @@ describe('a turn ten times off what was to be turned', () => {
     expect(understand('150', { field: 'turn', bare: 'thou' })).toMatchObject({ kind: 'understood', value: 150 });
   });
 });
+
+describe('a turn in words', () => {
+  const turn = { field: 'turn', bare: 'thou' } as const;
+  it.each([
+    ['a flat and a half', 90],
+    ['one and a half flats', 90],
+    ['two and a quarter flats back', -135],
+    ['a turn and a quarter', 450],
+    ['half a flat', 30],
+  ])('%s is %d°', (text, degrees) => expect(understand(text, turn)).toMatchObject({ kind: 'understood', value: degrees }));
+  it.each([
+    ['half', [30, 180]],
+    ['a quarter back', [-15, -90]],
+    ['back a third', [-20, -120]],
+  ] as const)('%s is asked: of a flat, or of a turn', (text, degrees) =>
+    expect(understand(text, turn)).toMatchObject({ kind: 'ask', meanings: degrees.map((value) => ({ value })) }),
+  );
+});

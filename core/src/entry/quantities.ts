@@ -112,9 +112,10 @@ function read(text: string, question: AnyQuestion): AnyUnderstood {
   if (thousands !== undefined)
     refuse('ambiguousComma', `${thousands}: are those thousands, or three decimals? Write a point for the decimals, and no comma in thousands.`);
   if (question.field === 'turn') {
-    const fraction = FRACTION.exec(clean)?.[0];
-    if (fraction !== undefined) return eitherTurn(clean, fraction);
-    const said = turnInWords(clean, question.scale);
+    const turn = withFigures(clean);
+    const fraction = FRACTION.exec(turn)?.[0];
+    if (fraction !== undefined) return eitherTurn(turn, fraction);
+    const said = turnInWords(turn, question.scale);
     if (said !== null) return turned(said, question);
   } else if (question.field !== 'temperature' && question.bare === 'thou' && COMMA.test(clean)) return eitherComma(clean, question);
   const { body, radius } = question.field === 'drag' ? withoutRadius(clean, question.bare) : { body: clean, radius: null };
@@ -384,6 +385,18 @@ function turned({ degrees, words }: { readonly degrees: number; readonly words: 
   const found = understandQuantity(`${Number(meant.toPrecision(6))}°`, { field: 'turn', bare });
   return { kind: 'ask', meanings: [...meaningsOf(found), { ...typed, asTyped: true }], why: `${words}: the point one place out?` };
 }
+
+/** Halves and quarters that are said beside whole ones, or by themselves, as figures: "1.5 flats" of "a flat and a half", "1/4" of "a quarter". */
+const withFigures = (clean: string): string =>
+  clean
+    .replace(/\b(?:a|an|one) (flat|turn) and a (half|quarter)\b/i, (_, of: string, part: string) => `${1 + (WORDS[part.toLowerCase()] ?? 0)} ${of}s`)
+    .replace(/\b(one|two|three) and a (half|quarter)\b/i, (_, whole: string, part: string) =>
+      String((WORDS[whole.toLowerCase()] ?? 0) + (WORDS[part.toLowerCase()] ?? 0)),
+    )
+    .replace(
+      /^((?:back )?)(?:a )?(half|third|quarter|sixth|eighth)(?=$| back$| on$)/i,
+      (_, back: string, part: string) => `${back}1/${Math.round(1 / (WORDS[part.toLowerCase()] ?? 1))}`,
+    );
 
 /** A fraction alone, as far as the nut goes on or back. */
 const FRACTION = /(?<=^(?:-|back )?)(?:\d+ )?\d+ ?\/ ?\d+(?=(?: back| on)?$)/i;

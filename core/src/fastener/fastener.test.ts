@@ -170,6 +170,12 @@ describe('the rounds a joint is pulled in', () => {
     ['20 Nm 90°', '20 Nm, 90°'],
     ['10/20 lb/ft', '10 lb/ft, 20 lb/ft'],
     ['hand tight then 20½ lb ft', 'hand, 20.5 lb ft'],
+    ['15 lb ft, then a quarter turn', '15 lb ft, 90°'],
+    ['20 Nm and a quarter of a turn', '20 Nm, 90°'],
+    ['20 Nm + half a turn', '20 Nm + 180°'],
+    ['hand; 20 N·m; 1/4 turn', 'hand, 20 N·m, 90°'],
+    ['finger tight, 30, one flat', 'hand, 30 lbf·ft, 60°'],
+    ['hand, quarter turn', 'hand, 90°'],
   ])('%s too', (text, as) => expect(sayRounds(readRounds(text, 'lbf·ft'))).toBe(as));
   it.each([
     ['hand, 40 N·m', null],

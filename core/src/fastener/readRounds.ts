@@ -13,10 +13,16 @@ export interface Round {
 
 const MOST = 8;
 /** What stands between two rounds: a comma, a semicolon, "then", an arrow; a stroke or a space before a figure. */
-const BETWEEN = /[,;]\s+|\s+then\s+|\s*→\s*|\s*\/\s*(?=\d)|(?<=[a-z°\d])\s+(?=\d)/i;
+const BETWEEN = /[,;]\s+(?:then\s+)?|\s+then\s+|\s*→\s*|\s*\/\s*(?=\d)|(?<=[a-z°\d])\s+(?=\d)/i;
 /** "20 1/2", one figure */
 const MIXED = /(\d+) (\d) ?\/ ?([248])(?!\d)/g;
-const HAND = /^(?:by )?hand(?: tight)?$|^nip(?:ped)? up$|^snug$/i;
+/** How far on in words, and the degrees of it. */
+const TURNS: readonly (readonly [RegExp, number])[] = [
+  [/(\band )?\b(?:an? )?(?:quarter|1 ?\/ ?4)(?: of a)? turn\b/gi, 90],
+  [/(\band )?\b(?:an? )?(?:half|1 ?\/ ?2)(?: of)?(?: a)? turn\b/gi, 180],
+  [/(\band )?\b(?:a|one|1) flat\b/gi, 60],
+];
+const HAND = /^(?:by )?(?:hand|finger)(?:s| tight)?$|^nip(?:ped)? up$|^snug$/i;
 const DEGREES = /^\+? ?(\d+(?:[.,]\d+)?) ?(?:°|deg(?:rees)?)$/i;
 
 /**
@@ -28,7 +34,7 @@ const DEGREES = /^\+? ?(\d+(?:[.,]\d+)?) ?(?:°|deg(?:rees)?)$/i;
  * @example readRounds('hand, 8, 16 lb ft', 'lbf·ft')[1].written // '8 lb ft'
  */
 export function readRounds(text: string, scale: TorqueUnit): Round[] {
-  const parts = tidy(text)
+  const parts = TURNS.reduce((said, [words, degrees]) => said.replace(words, (_, and?: string) => `${and ? ', ' : ''}${degrees}°`), tidy(text))
     .replace(MIXED, (_, whole: string, over: string, under: string) => String(Number(whole) + Number(over) / Number(under)))
     .split(BETWEEN)
     .map((part) => part.trim())

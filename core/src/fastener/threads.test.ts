@@ -151,6 +151,12 @@ describe('a thread by its name', () => {
     ['10 x 1.25', 'M10 x 1.25'],
     ['1/8 NPT', '1/8-27 NPT'],
     ['No 10-32 unf', 'No. 10-32 UNF'],
+    ['1/2 whit', '1/2 BSW'],
+    ['1/2 Whitworth', '1/2 BSW'],
+    ['3/8 CEI', '3/8 BSC'],
+    ['M10 1.25', 'M10 x 1.25'],
+    ['M12 x 1.25 left hand', 'M12 x 1.25'],
+    ['3/8 BSF LH', '3/8 BSF'],
   ])('%s is %s', (typed, name) => expect(threadNamed(typed)?.name).toBe(name));
   it('of a size alone is any of that size', () => {
     const names = (typed: string): readonly string[] => threadsNamed(typed).map(({ name }) => name);

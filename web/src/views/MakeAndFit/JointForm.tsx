@@ -72,7 +72,7 @@ export function JointForm({ state }: { state: JointState }): JSX.Element {
           label="Thread"
           initial={joint.thread}
           placeholder="like 3/8 BSF"
-          onKeep={(text) => patch((now) => threadIn(text, now))}
+          onKeep={(text) => patch((now) => ({ ...threadIn(text, now), ...(/\b(?:left|l\.?h)\b/i.test(text) ? { hand: 'left' as const } : {}) }))}
           refusalOf={() => null}
           note={(text) => noteOf(threadsNamed(text), text)}
         />

@@ -4,6 +4,7 @@ import {
   fromBase,
   isDressing,
   isGrade,
+  PLAIN_TORQUE,
   STARTING_CAUTION,
   startingTorque,
   threadNamed,
@@ -148,7 +149,7 @@ function TorqueForm({
     <TorqueLimitsForm
       station={station}
       limit={limit}
-      question={{ bare, scale: unit }}
+      question={{ bare, scale: unit, plain: PLAIN_TORQUE }}
       unlessSaid={isDressing(joint.dressing) ? { dressing: joint.dressing } : {}}
       id="torque-limits"
       title="Torque as it is printed"
