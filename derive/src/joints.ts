@@ -1,4 +1,4 @@
-import type { JobFacts, Joint, JointRound, Limit, Pull, ReadingFact } from '@elder-cog/contract';
+import type { JobFacts, Joint, JointRound, Limit, Pull, ReadingFact, Station } from '@elder-cog/contract';
 import { describeQuantity, holeSpots, isDressing, stretchedBy, tighteningOrder, type Dressing, type HoleAt } from '@elder-cog/core';
 import { buildsOf, withdrawnIds, type BuildNow } from './builds.ts';
 import { remembered } from './remember.ts';
@@ -145,6 +145,13 @@ function sameUnitOff(words: string, beside: string): string {
   const unitOf = (text: string): string => /^[\d.,]+ (.+)$/.exec(text)?.[1] ?? '';
   const unit = unitOf(words);
   return unit !== '' && unit === unitOf(beside) ? words.slice(0, -unit.length - 1) : words;
+}
+
+/** The station that the torque of a joint is a limit of, and the limit that is in use. */
+export function torqueOfJoint(facts: JobFacts, { id }: Pick<Joint, 'id'>): { readonly station: Station | null; readonly limit: Limit | null } {
+  const station = facts.stations.find(({ reads, gone }) => !gone && reads?.what === 'joint' && reads.joint === id) ?? null;
+  const limit = facts.limits.findLast((each) => each.stationId === station?.id && each.inUse && each.torque !== undefined) ?? null;
+  return { station, limit };
 }
 
 /** How a thread is dressed, beside what its torque was given for. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { mm } from '../quantity/index.ts';
-import { PLAIN_TORQUE, understandDragLimits } from './index.ts';
+import { understandDragLimits } from './index.ts';
 
 const LBF_IN = 0.1129848290276167;
 const near = (lbfIn: number): unknown => expect.closeTo(lbfIn * LBF_IN, 9);
@@ -40,7 +40,7 @@ describe('limits of a drag as a manual prints them', () => {
     ['1.2-1.6 N·m without the oil seal, sealant', { seal: 'out', dressing: 'sealer' }],
   ])('%s carries its conditions', (text, conditions) => {
     // one that is for a dressing is what a nut is pulled to
-    const of = 'dressing' in conditions ? { plain: PLAIN_TORQUE } : {};
+    const of = 'dressing' in conditions ? { of: 'torque' as const } : {};
     expect(understandDragLimits(text, { bare: 'thou', ...of })).toMatchObject({ kind: 'understood', value: { conditions } });
   });
   it('nil is nought', () => expect(understandDragLimits('nil to 3 lb in', { bare: 'thou' })).toMatchObject({ value: { min: 0, max: near(3) } }));
@@ -54,7 +54,7 @@ describe('limits of a drag as a manual prints them', () => {
       meanings: [{ value: { min: 0.12 } }, { asTyped: true }],
     });
     expect(understandDragLimits('14-1600 lb in', { bare: 'thou' })).toMatchObject({ kind: 'ask' });
-    expect(understandDragLimits('180-200 N·m', { bare: 'mm', plain: PLAIN_TORQUE })).toMatchObject({ kind: 'understood' });
+    expect(understandDragLimits('180-200 N·m', { bare: 'mm', of: 'torque' })).toMatchObject({ kind: 'understood' });
     expect(understandDragLimits('max 30 N·m', { bare: 'mm' })).toMatchObject({ kind: 'understood', value: { max: 30 } });
   });
   it('one figure alone judges nothing till a tolerance is given', () => {

@@ -13,6 +13,7 @@ import {
 } from '../quantity/index.ts';
 import type { Meaning, Understood } from './meaning.ts';
 import { withOunces } from './ounces.ts';
+import { PLAIN } from './quantities.ts';
 import { withoutRadius } from './radius.ts';
 
 /** What a drag was printed for, as far as that was said; and how a thread is dressed, where it is what a nut is pulled to. */
@@ -37,13 +38,9 @@ export interface DragLimitsQuestion {
   readonly scale?: string;
   /** where a cord pulls, where that was said once; nm */
   readonly radius?: Length;
-  /** what nobody asks about: of a drag where none is given */
-  readonly plain?: { readonly min: number; readonly max: number };
+  /** what they are limits of, by which it is known what they can be: a drag, or what a nut is pulled to */
+  readonly of?: 'drag' | 'torque';
 }
-
-/** N·m: what a drag, and what a nut is pulled to, plausibly is. Common practice, no source. */
-const PLAIN_DRAG = { min: 0.02, max: 30 };
-export const PLAIN_TORQUE = { min: 0.5, max: 2000 };
 
 const WORDS: readonly (readonly [RegExp, DragConditions])[] = [
   [/[,(;]?\s*\b(?:for |with )?(?:new)(?: bearings?)?\b\)?/i, { bearings: 'new' }],
@@ -87,7 +84,7 @@ export function understandDragLimits(text: string, question: DragLimitsQuestion)
   }
 }
 
-function read(text: string, { bare, scale, radius, plain = PLAIN_DRAG }: DragLimitsQuestion): Understood<DragLimits, string> {
+function read(text: string, { bare, scale, radius, of = 'drag' }: DragLimitsQuestion): Understood<DragLimits, string> {
   const { body: told, conditions } = conditionsIn(withOunces(tidy(text)).replace(/^(?:nil|nothing|nought)(?= to\b| ?-)/i, '0'));
   if (told === '') refuse('empty', 'Nothing was typed: give limits such as 18-24 lb in or 0.9 N·m.');
   const { body, radius: said } = withoutRadius(told, bare);
@@ -96,7 +93,7 @@ function read(text: string, { bare, scale, radius, plain = PLAIN_DRAG }: DragLim
   const units = !isBare ? [''] : scale === undefined ? (bare === 'mm' ? ['N·m', 'kgf·cm'] : ['lbf·in', 'N·m']) : [scale];
   const meanings = units.flatMap((unit) => limitsIn(body, unit).map((each) => meaningOf(each, conditions, said ?? radius ?? null, bare)));
   const [only] = meanings;
-  if (only && meanings.length === 1) return guarded(only, plain) ?? single(only);
+  if (only && meanings.length === 1) return guarded(only, PLAIN[of]) ?? single(only);
   return { kind: 'ask', meanings, why: 'On which scale? It could be either.' };
 }
 
@@ -131,12 +128,9 @@ function meaningOf(limits: QuantityLimits, conditions: DragConditions, radius: L
 }
 
 /** Where the point is out: what such a thing cannot be, and a tenth or ten times of it can. */
-function guarded(
-  { value, unit, said }: Meaning<DragLimits, string>,
-  plain: { readonly min: number; readonly max: number },
-): Understood<DragLimits, string> | null {
+function guarded({ value, unit, said }: Meaning<DragLimits, string>, [least, most]: (typeof PLAIN)['drag']): Understood<DragLimits, string> | null {
   const { min, max, single: one, conditions } = value;
-  const isPlain = (figure: number | undefined): boolean => figure === undefined || figure === 0 || (figure >= plain.min && figure <= plain.max);
+  const isPlain = (figure: number | undefined): boolean => figure === undefined || figure === 0 || (figure >= least && figure <= most);
   const times = (by: number): DragLimits => ({
     ...(min === undefined ? {} : { min: min * by }),
     ...(max === undefined ? {} : { max: max * by }),

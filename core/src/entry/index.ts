@@ -2,7 +2,6 @@ export { sayGap } from './shapes.ts';
 export {
   conditionsIn,
   sayConditions,
-  PLAIN_TORQUE,
   sayDragLimits,
   understandDragLimits,
   type DragConditions,

@@ -17,9 +17,9 @@ const SURELY_MM = 4;
 export function understandPitch(text: string, bare: 'thou' | 'mm'): Understood<Length> {
   const clean = tidy(text);
   const said = THREADS.exec(clean)?.[1];
-  if (said !== undefined) return perInch(readNumber(said.replace(',', '.')));
+  if (said !== undefined) return perInch(readNumber(said));
   if (!BARE.test(clean)) return understandLength(text, { field: 'size', bare, quantity: 'pitch' });
-  const figure = readNumber(clean.replace(',', '.'));
+  const figure = readNumber(clean);
   if (figure >= SURELY_THREADS) return perInch(figure);
   const across = understandLength(`${clean} mm`, { field: 'size', bare: 'mm', quantity: 'pitch' });
   if (figure < SURELY_MM || across.kind !== 'understood') return across;

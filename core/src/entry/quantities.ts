@@ -58,7 +58,7 @@ const KINDS: Readonly<Record<QuantityField, readonly QuantityKind[]>> = {
 };
 
 /** What such a thing plausibly is, base unit. Common practice, no source. */
-const PLAIN: Readonly<Record<QuantityField, readonly [least: number, most: number]>> = {
+export const PLAIN: Readonly<Record<QuantityField, readonly [least: number, most: number]>> = {
   torque: [0.5, 2000],
   force: [0.05, 400],
   turn: [0, 1080],
@@ -108,9 +108,6 @@ type AnyUnderstood = UnderstoodQuantity<QuantityField>;
 function read(text: string, question: AnyQuestion): AnyUnderstood {
   const clean = withOunces(tidy(text));
   if (clean === '') refuse('empty', 'Nothing was typed.');
-  const thousands = /(?<![\d.,])[1-9]\d*,\d{3}(?!\d)/.exec(clean)?.[0];
-  if (thousands !== undefined)
-    refuse('ambiguousComma', `${thousands}: are those thousands, or three decimals? Write a point for the decimals, and no comma in thousands.`);
   if (question.field === 'turn') {
     const turn = withFigures(clean);
     const fraction = FRACTION.exec(turn)?.[0];
@@ -145,8 +142,8 @@ function read(text: string, question: AnyQuestion): AnyUnderstood {
 
 type AnyMeaning = Meaning<QuantityValues[QuantityField], string>;
 
-/** Between figures, with no space after it, and not of a nought: a decimal comma, or it parts two readings. */
-const COMMA = /(?<=[1-9]\d*),(?=\d)/;
+/** Between figures, with no space after it, of no nought and no thousands: a decimal comma, or it parts two readings. */
+const COMMA = /(?<=[1-9]\d*),(?=\d)(?!\d{3}(?!\d))/;
 
 /** In a workshop that thinks in thou a comma may be either: both are heard, where the two figures could be read of one thing. */
 function eitherComma(clean: string, question: AnyQuestion): AnyUnderstood {
@@ -182,7 +179,7 @@ function figuresOf(body: string, kinds: readonly QuantityKind[], field: Quantity
   let rest = body;
   for (const [whole, minus = '', number = '', after = ''] of body.matchAll(LIST)) {
     rest = rest.replace(whole, '');
-    const value = (minus === '-' ? -1 : 1) * readNumber(number.replace(',', '.'));
+    const value = (minus === '-' ? -1 : 1) * readNumber(number);
     found.push({ text: `${minus === '-' ? '−' : ''}${number}`, value, unit: null });
     const word = after.replace(/\b(?:and|to)\b|-\s*$/gi, '').trim();
     if (word === '') continue;

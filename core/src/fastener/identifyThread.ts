@@ -111,12 +111,18 @@ function missOf(hole: Thread, bolt: Thread): NearThread | null {
   return told('startsThenBinds', Math.ceil((clearance * Math.tan(half)) / apart - 1e-9) + 1);
 }
 
+/** Which hand a thread is of, as it stands beside its name. */
+const HAND = /\b(?:left|right)(?:[ -]hand(?:ed)?)?\b|\b[lr]\.?h\b\.?/gi;
+
+/** @example saysLeftHand('3/8 BSF LH') // true */
+export const saysLeftHand = (name: string): boolean => name.match(HAND)?.some((hand) => /^l/i.test(hand)) === true;
+
 const plain = (name: string): string =>
   name
     .trim()
     .toLowerCase()
     .replace(/×/g, 'x')
-    .replace(/\b(?:left|right)(?:[ -]hand(?:ed)?)?\b|\b[lr]\.?h\b\.?/g, '')
+    .replace(HAND, '')
     .replace(/\bwhit(?:worth)?\b/g, 'bsw')
     .replace(/\bcei\b/g, 'bsc')
     .trim()

@@ -6,6 +6,7 @@ import {
   orNull,
   pitchInName,
   readRounds,
+  saysLeftHand,
   sayRounds,
   spannerFor,
   tappingDrill,
@@ -18,7 +19,7 @@ import {
   type Length,
   type Round,
 } from '@elder-cog/core';
-import type { JointState } from '@elder-cog/derive';
+import { torqueOfJoint, type JointState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Chip, Field, Quiet, Secondary } from '../../kit/controls.tsx';
 import { KeptSize } from '../../kit/KeptSize.tsx';
@@ -43,8 +44,7 @@ export function JointForm({ state }: { state: JointState }): JSX.Element {
   const thread = threadNamed(joint.thread);
   const spanner = thread ? spannerFor(thread) : null;
   const drill = thread ? tappingDrill(thread) : null;
-  const station = facts.stations.find(({ reads, gone }) => !gone && reads?.what === 'joint' && reads.joint === joint.id);
-  const limit = facts.limits.findLast((each) => each.stationId === station?.id && each.inUse)?.torque;
+  const limit = torqueOfJoint(facts, joint).limit?.torque;
   const aim = limit ? (limit.nominal ?? (limit.min !== null && limit.max !== null ? (limit.min + limit.max) / 2 : (limit.max ?? limit.min))) : null;
   const scale = limit?.unit ?? (bare === 'mm' ? 'N·m' : 'lbf·ft');
   return (
@@ -72,7 +72,7 @@ export function JointForm({ state }: { state: JointState }): JSX.Element {
           label="Thread"
           initial={joint.thread}
           placeholder="like 3/8 BSF"
-          onKeep={(text) => patch((now) => ({ ...threadIn(text, now), ...(/\b(?:left|l\.?h)\b/i.test(text) ? { hand: 'left' as const } : {}) }))}
+          onKeep={(text) => patch((now) => ({ ...threadIn(text, now), ...(saysLeftHand(text) ? { hand: 'left' as const } : {}) }))}
           refusalOf={() => null}
           note={(text) => noteOf(threadsNamed(text), text)}
         />

@@ -4,7 +4,6 @@ import {
   fromBase,
   isDressing,
   isGrade,
-  PLAIN_TORQUE,
   STARTING_CAUTION,
   startingTorque,
   threadNamed,
@@ -13,7 +12,7 @@ import {
   type Ends,
   type TorqueUnit,
 } from '@elder-cog/core';
-import { dressedOtherwise, type DressedOtherwise, type JointState } from '@elder-cog/derive';
+import { dressedOtherwise, torqueOfJoint, type DressedOtherwise, type JointState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Caution, Heading, Quiet, Refusal } from '../../kit/controls.tsx';
 import { LimitBarView } from '../../kit/LimitBarView.tsx';
@@ -29,8 +28,7 @@ export function JointTorque({ state }: { state: JointState }): JSX.Element {
   const { facts } = useJob();
   const { joint } = state;
   const [editing, setEditing] = useState(false);
-  const station = facts.stations.find(({ reads, gone }) => !gone && reads?.what === 'joint' && reads.joint === joint.id);
-  const limit = facts.limits.findLast((each) => each.stationId === station?.id && each.inUse && each.torque !== undefined) ?? null;
+  const { station, limit } = torqueOfJoint(facts, joint);
   const told = limit?.torque?.unit ?? 'lbf·ft';
   const { unit: shown, other } = useTorqueShown(told, 'nut');
   const pulled =
@@ -149,7 +147,7 @@ function TorqueForm({
     <TorqueLimitsForm
       station={station}
       limit={limit}
-      question={{ bare, scale: unit, plain: PLAIN_TORQUE }}
+      question={{ bare, scale: unit, of: 'torque' }}
       unlessSaid={isDressing(joint.dressing) ? { dressing: joint.dressing } : {}}
       id="torque-limits"
       title="Torque as it is printed"

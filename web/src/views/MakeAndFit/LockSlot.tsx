@@ -1,5 +1,5 @@
 import { alignSlot, describeLength, orNull, slotNutShapes, understand, type AlignedSlot, type TorqueUnit } from '@elder-cog/core';
-import type { JointState } from '@elder-cog/derive';
+import { torqueOfJoint, type JointState } from '@elder-cog/derive';
 import { useState, type JSX } from 'react';
 import { Caution, Field, Heading, Primary } from '../../kit/controls.tsx';
 import { LimitBarView } from '../../kit/LimitBarView.tsx';
@@ -23,8 +23,7 @@ export function LockSlot({ state }: { state: JointState }): JSX.Element {
   const { joint } = state;
   const [rise, setRise] = useDraft(`slot rise ${joint.id}`);
   const [tried, setTried] = useState(false);
-  const station = facts.stations.find(({ reads, gone }) => !gone && reads?.what === 'joint' && reads.joint === joint.id);
-  const limit = facts.limits.findLast((each) => each.stationId === station?.id && each.inUse)?.torque;
+  const limit = torqueOfJoint(facts, joint).limit?.torque;
   const unit: TorqueUnit = limit?.unit ?? (bare === 'mm' ? 'N·m' : 'lbf·ft');
   const now = useQuantity({ field: 'turn', bare }, `slot ${joint.id}`);
   const pulled = useQuantity({ field: 'torque', bare, scale: unit }, `slot torque ${joint.id}`);

@@ -22,7 +22,7 @@ const FORCES = ['kgf', 'lbf', 'N', 'gf', 'ozf'] as const;
 /** A figure of a scale, `0.2`, `1/4`, `½`; null where nothing is said, and undefined where it is none. */
 function figure(text: string): number | null | undefined {
   if (text.trim() === '') return null;
-  const value = orNull(() => readNumber(tidy(text).replace(',', '.')));
+  const value = orNull(() => readNumber(tidy(text)));
   return value !== null && value > 0 ? value : undefined;
 }
 
